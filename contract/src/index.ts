@@ -1,0 +1,4 @@
+export { check, type Checked } from './check';
+export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
+export { appendEventSchema, listBatchesSchema, startBatchSchema, targetSchema } from './schemas';
+export type * from './views';

@@ -1,0 +1,79 @@
+import Joi from 'joi';
+import { AUDIENCE_FLAGS, TARGET_RANGES } from '@steepsis/core';
+
+const ranged = (range: { min: number; max: number }): Joi.NumberSchema => Joi.number().min(range.min).max(range.max).required();
+const id = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required();
+const at = Joi.string().isoDate().required();
+const ml = (max: number): Joi.NumberSchema => Joi.number().min(0).max(max).required();
+
+/** A plan's target; limits are the core's. */
+export const targetSchema = Joi.object({
+  litres: ranged(TARGET_RANGES.litres),
+  glassMl: ranged(TARGET_RANGES.glassMl),
+  iced: Joi.boolean().strict().required(),
+  strengthX: ranged(TARGET_RANGES.strengthX),
+  sugarGPerL: ranged(TARGET_RANGES.sugarGPerL),
+  wayId: Joi.string().max(60).required(),
+  steepMin: ranged(TARGET_RANGES.steepMin),
+  audience: Joi.array()
+    .items(Joi.string().valid(...AUDIENCE_FLAGS))
+    .unique()
+    .required(),
+}).required();
+
+/** POST /api/batches. Ids are made by the sender: a repeated send is stored once. */
+export const startBatchSchema = Joi.object({
+  id,
+  eventId: id,
+  at,
+  drinkId: Joi.string().max(80).required(),
+  drinkVersion: Joi.number().integer().min(1).required(),
+  target: targetSchema,
+}).required();
+
+const mixSchema = Joi.object({ concentrateMl: ml(50_000), syrupMl: ml(50_000), waterMl: ml(50_000) }).required();
+const event = (type: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
+  Joi.object({ id, at, v: Joi.valid(1).required(), type: Joi.valid(type).required(), ...fields });
+
+const verdictSchema = Joi.object({
+  strength: Joi.number().integer().min(-2).max(2).required(),
+  harsh: Joi.number().integer().min(0).max(3).required(),
+  sweet: Joi.number().integer().min(-1).max(1).required(),
+  tart: Joi.number().integer().min(-1).max(1).required(),
+  note: Joi.string().max(500).allow(''),
+}).required();
+
+const EVENTS: Record<string, Joi.ObjectSchema> = {
+  'stage-ended': event('stage-ended', { stageId: Joi.string().max(60).required() }),
+  measured: event('measured', {
+    what: Joi.valid('volume', 'ph').required(),
+    value: Joi.when('what', {
+      is: 'ph',
+      then: Joi.number().min(0).max(14).required(),
+      otherwise: Joi.number().min(1).max(50_000).required(),
+    }),
+    method: Joi.valid('jug', 'scale', 'meter', 'strip', 'thermometer', 'estimate').required(),
+  }),
+  mixed: event('mixed', { mix: mixSchema, syrupHadMl: ml(50_000), sugarAddedG: Joi.number().min(0).max(20_000).required() }),
+  bottled: event('bottled'),
+  poured: event('poured', { vesselId: Joi.string().max(60).required(), ml: Joi.number().min(1).max(50_000).required() }),
+  tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced').required(), verdict: verdictSchema }),
+  undone: event('undone', { eventId: id }),
+  discarded: event('discarded', { why: Joi.string().max(300).required() }),
+  started: event('started', { plan: Joi.any() }),
+};
+
+/** POST /api/batches/:id/events. */
+export const appendEventSchema = (type: unknown): Joi.ObjectSchema =>
+  (typeof type === 'string' ? EVENTS[type] : undefined) ??
+  Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
+    .unknown()
+    .required();
+
+/** GET /api/batches. */
+export const listBatchesSchema = Joi.object({
+  phase: Joi.valid('running', 'strained', 'measured', 'put-away', 'discarded'),
+  drinkId: Joi.string().max(80),
+  limit: Joi.number().integer().min(1).max(200).default(50),
+  before: Joi.string().isoDate(),
+});

@@ -1,0 +1,41 @@
+import type { BatchEvent, Drink, FrozenPlan, Learned, NextTime, Phase, PlanTarget, TastingRecord } from '@steepsis/core';
+
+/** POST /api/batches */
+export type StartBatch = { id: string; eventId: string; at: string; drinkId: string; drinkVersion: number; target: PlanTarget };
+
+/** A batch as the server knows it: its events, from which its state is computed, and the server's clock. */
+export type BatchView = { id: string; events: readonly BatchEvent[]; serverNow: string };
+
+export type BatchSummary = {
+  id: string;
+  drinkId: string;
+  drinkName: string;
+  startedAt: string;
+  phase: Phase;
+  litres: number;
+  wayName: string;
+  lastEventAt: string;
+};
+
+export type BatchList = { batches: readonly BatchSummary[]; serverNow: string };
+
+export type DrinkSummary = { id: string; name: string; version: number; batches: number; lastMadeAt: string | undefined };
+export type DrinkList = { drinks: readonly DrinkSummary[] };
+
+/** A drink with what the house has learned of it; the next plan starts from `startFrom`. */
+export type DrinkView = {
+  drink: Drink;
+  learned: Learned | undefined;
+  /** the last batch's target, changed by what its tasting says; the drink's own at first */
+  startFrom: PlanTarget;
+  next: NextTime | undefined;
+  /** the last batch as planned, to compare with */
+  lastPlan: FrozenPlan | undefined;
+  tastings: readonly (TastingRecord & { at: string; batchId: string })[];
+};
+
+/** GET /api/shelf: batches of which something is left; the shelf itself is computed from them. */
+export type ShelfView = { batches: readonly BatchView[]; serverNow: string };
+
+/** What the stream says: a batch has changed. */
+export type StreamMessage = { batchId: string; seq: number };

@@ -1,0 +1,37 @@
+import { requireNotNegative } from '../quantity/range';
+
+/** Where the water of a brew goes, ml of liquor at 20 °C unless said. In = steam + held + clinging + out. */
+export type WaterLedger = {
+  waterMl: number;
+  steamMl: number;
+  /** room taken by what dissolved */
+  dissolvedMl: number;
+  /** drunk by the plants when drained */
+  heldMl: number;
+  /** won back by pressing */
+  pressedMl: number;
+  /** left on pot, cloth and spoon */
+  clingingMl: number;
+  outMl: number;
+};
+
+/** Liquor left behind at a pour: films and foam. House estimate. */
+export const clingingMl = (volumeMl: number): number => 5 + 0.005 * volumeMl;
+
+/** Liquor held by plants: grams as weighed times what a gram holds, less what a press wins back. */
+export function heldLiquor(
+  plants: readonly { grams: number; absorbGPerG: number; pressRecovery: number }[],
+  { press, heldScale = 1 }: { press: boolean; heldScale?: number },
+): { drainedMl: number; pressedMl: number } {
+  requireNotNegative('heldLiquor', 'heldScale', heldScale, '');
+  const drainedMl = heldScale * plants.reduce((sum, p) => sum + p.grams * p.absorbGPerG, 0);
+  const recovered = heldScale * plants.reduce((sum, p) => sum + p.grams * p.absorbGPerG * p.pressRecovery, 0);
+  return { drainedMl, pressedMl: press ? recovered : 0 };
+}
+
+/**
+ * Sugar and extract won by rinsing drained plants once, in one equilibrium stage; practice gets `efficiency` of it.
+ * @source conservation of mass; efficiency 0.8 (0.6 to 0.9) is a house estimate
+ */
+export const washRecoveredG = ({ heldMl, heldGPerL, washMl, efficiency = 1 }: { heldMl: number; heldGPerL: number; washMl: number; efficiency?: number }): number =>
+  heldMl + washMl === 0 ? 0 : (efficiency * (heldGPerL * heldMl * washMl)) / (heldMl + washMl) / 1000;

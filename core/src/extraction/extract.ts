@@ -1,0 +1,71 @@
+import { requireNotNegative } from '../quantity/range';
+import type { TemperatureHistory } from '../heat/temperatureHistory';
+import { tempAt } from '../heat/temperatureHistory';
+import { arrheniusClock, type ArrheniusClock } from './arrhenius';
+import { EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClass, type ExtractionClassName, type FamilyRate } from './extractionClass';
+
+/** Share of a family that is out after a number of equivalent minutes on its two clocks. */
+export function extent(rate: { k95PerMin: number; coldShare: number }, ownMin: number, heatOnlyMin: number): number {
+  const cold = 1 - Math.exp(-rate.k95PerMin * ownMin);
+  const hot = 1 - Math.exp(-rate.k95PerMin * heatOnlyMin);
+  return rate.coldShare * cold + (1 - rate.coldShare) * hot;
+}
+
+/** One plant in the liquor, from the moment it enters until it leaves. */
+export type Addition = {
+  extractionClass: ExtractionClassName;
+  entersMin: number;
+  leavesMin?: number;
+  /** factor on the rate: how it is moved, how finely it is cut, what this lot is like */
+  rateScale: number;
+};
+
+export type Extents = { body: number; harsh: number };
+
+/** Clocks of one temperature history, one an activation energy, made when first asked for. */
+export type Clocks = { of(eaKJPerMol: number): ArrheniusClock; readonly history: TemperatureHistory };
+
+export function clocksOf(history: TemperatureHistory): Clocks {
+  const made = new Map<number, ArrheniusClock>();
+  return {
+    history,
+    of(ea) {
+      let clock = made.get(ea);
+      if (!clock) made.set(ea, (clock = arrheniusClock(history, ea)));
+      return clock;
+    },
+  };
+}
+
+/**
+ * Share of body and of harshness that an addition has given by a moment of the history, 0 to 1.
+ * The wet-out lag is taken off its time: hot from 60 °C, cold below 30, in between in proportion.
+ * More time never gives less.
+ */
+export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Extents {
+  requireNotNegative('extentsAt', 'rateScale', addition.rateScale, '');
+  const cls: ExtractionClass = EXTRACTION_CLASSES[addition.extractionClass];
+  const until = Math.min(atMin, addition.leavesMin ?? Infinity);
+  const from = addition.entersMin + wetOutMinutes(cls, tempAt(clocks.history, addition.entersMin));
+  if (until <= from) return { body: 0, harsh: 0 };
+  const between = (ea: number): number => {
+    const clock = clocks.of(ea);
+    return clock.equivalentMinutes(until) - clock.equivalentMinutes(from);
+  };
+  const family = (rate: FamilyRate): number =>
+    extent(
+      { k95PerMin: rate.k95PerMin * addition.rateScale, coldShare: rate.coldShare },
+      between(rate.eaKJPerMol),
+      rate.coldShare < 1 ? between(Math.max(HEAT_ONLY_EA, rate.eaKJPerMol)) : 0,
+    );
+  return { body: family(cls.body), harsh: family(cls.harsh) };
+}
+
+function wetOutMinutes(cls: ExtractionClass, tempC: number): number {
+  const hotness = Math.min(1, Math.max(0, (tempC - 30) / 30));
+  return cls.wetOutMin.cold + (cls.wetOutMin.hot - cls.wetOutMin.cold) * hotness;
+}
+
+/** Share of what came out that reaches the free liquor while the swollen plant holds some of it at the same strength. */
+export const freeShare = ({ freeMl, heldMl, partition = 1 }: { freeMl: number; heldMl: number; partition?: number }): number =>
+  freeMl / (freeMl + partition * heldMl);

@@ -1,0 +1,51 @@
+/**
+ * How fast a kind of plant material gives: first-order rate at 95 °C (1/min, with its range), activation energy (kJ/mol)
+ * and the share that also comes out cold (the rest waits for heat). All house estimates of order of magnitude, from published
+ * ranges where there are any: tea after Spiro & Siddique 1981, roselle after Cisse et al. 2012 by way of Crank 1975.
+ * How much there is to give is a matter of the plant, not of its class: see botanicals.
+ */
+export type FamilyRate = { k95PerMin: number; low: number; high: number; eaKJPerMol: number; coldShare: number };
+export type ExtractionClass = {
+  body: FamilyRate;
+  harsh: FamilyRate;
+  /** minutes before dry material is wet through, hot and cold */
+  wetOutMin: { hot: number; cold: number };
+};
+
+const rate = (k95PerMin: number, low: number, high: number, eaKJPerMol: number, coldShare: number): FamilyRate => ({
+  k95PerMin,
+  low,
+  high,
+  eaKJPerMol,
+  coldShare,
+});
+const third = (k: number, ea: number, coldShare: number): FamilyRate => rate(k, k / 3, k * 3, ea, coldShare);
+const dry = { hot: 0.3, cold: 3 };
+const instant = { hot: 0, cold: 0 };
+
+export const EXTRACTION_CLASSES = {
+  powder: { body: rate(5, 2, 10, 25, 1), harsh: third(3, 35, 0.8), wetOutMin: instant },
+  broken_leaf: { body: rate(1, 0.5, 2, 45, 0.9), harsh: third(0.45, 60, 0.4), wetOutMin: dry },
+  fast_leaf: { body: rate(0.5, 0.25, 0.9, 40, 0.9), harsh: third(0.2, 60, 0.4), wetOutMin: dry },
+  whole_leaf: { body: rate(0.25, 0.12, 0.4, 45, 0.9), harsh: third(0.11, 60, 0.4), wetOutMin: dry },
+  rooibos: { body: rate(0.2, 0.1, 0.4, 40, 0.8), harsh: third(0.06, 55, 0.5), wetOutMin: dry },
+  calyx_petal: { body: rate(0.2, 0.08, 0.4, 20, 1), harsh: third(0.06, 45, 0.5), wetOutMin: dry },
+  cut_calyx: { body: rate(0.5, 0.25, 0.9, 20, 1), harsh: third(0.15, 45, 0.5), wetOutMin: dry },
+  dried_flower: { body: third(0.3, 30, 0.9), harsh: third(0.1, 50, 0.4), wetOutMin: dry },
+  dried_herb: { body: third(0.45, 35, 0.9), harsh: third(0.12, 55, 0.4), wetOutMin: dry },
+  fresh_herb: { body: third(0.35, 30, 0.9), harsh: third(0.08, 55, 0.3), wetOutMin: instant },
+  hard_spice: { body: rate(0.035, 0.01, 0.08, 40, 0.7), harsh: third(0.015, 50, 0.4), wetOutMin: dry },
+  dried_berry: { body: rate(0.06, 0.02, 0.15, 30, 1), harsh: third(0.02, 45, 0.5), wetOutMin: dry },
+  fresh_root: { body: third(0.08, 35, 0.9), harsh: third(0.03, 45, 0.5), wetOutMin: instant },
+  fresh_peel: { body: third(0.25, 30, 1), harsh: third(0.06, 45, 0.5), wetOutMin: instant },
+  fresh_fruit: { body: third(0.05, 30, 1), harsh: third(0.01, 40, 0.5), wetOutMin: instant },
+} as const satisfies Record<string, ExtractionClass>;
+
+export type ExtractionClassName = keyof typeof EXTRACTION_CLASSES;
+
+/** What needs heat to come out has at least this activation energy, kJ/mol. */
+export const HEAT_ONLY_EA = 70;
+
+/** How often the material is moved, as a factor on the rate. House estimates. */
+export const AGITATION = { still: 0.6, 'stirred-now-and-then': 1, 'stirred-all-the-time': 1.15, boiling: 1.3 } as const;
+export type Agitation = keyof typeof AGITATION;

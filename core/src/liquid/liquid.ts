@@ -1,0 +1,116 @@
+import { InputError } from '../quantity/errors';
+import { requireNotNegative } from '../quantity/range';
+import { sucroseDensity } from '../sugar/sucroseSolution';
+import { waterDensity } from '../physics/water';
+
+export type ByKind = Readonly<Record<string, number>>;
+
+/**
+ * What a liquid is made of, in grams (caffeine in mg). Everything here adds when liquids are mixed and halves when
+ * they are halved; strength, Brix, acidity and colour are derived.
+ * Body is net: without the plant's own sugar and acid, which stand under sugar and acid.
+ */
+export type Liquid = {
+  readonly waterG: number;
+  readonly bodyG: ByKind;
+  readonly harshG: ByKind;
+  readonly sugarG: ByKind;
+  /** as citric acid */
+  readonly acidG: number;
+  readonly caffeineMg: number;
+};
+
+export const NO_LIQUID: Liquid = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0 };
+
+/** Plain water of a volume at 20 °C. */
+export const waterOf = (volumeMl: number): Liquid => ({
+  ...NO_LIQUID,
+  waterG: (requireNotNegative('waterOf', 'volumeMl', volumeMl, 'ml') * waterDensity(20)) / 1000,
+});
+
+/** A sweetener dissolved in water. */
+export const syrupOf = ({ sugarG, waterG, kind = 'white_sugar' }: { sugarG: number; waterG: number; kind?: string }): Liquid => ({
+  ...NO_LIQUID,
+  waterG: requireNotNegative('syrupOf', 'waterG', waterG, 'g'),
+  sugarG: { [kind]: requireNotNegative('syrupOf', 'sugarG', sugarG, 'g') },
+});
+
+/** All of these in one vessel. */
+export function pourTogether(...liquids: readonly Liquid[]): Liquid {
+  let result = NO_LIQUID;
+  for (const l of liquids) {
+    result = {
+      waterG: result.waterG + l.waterG,
+      bodyG: addKinds(result.bodyG, l.bodyG),
+      harshG: addKinds(result.harshG, l.harshG),
+      sugarG: addKinds(result.sugarG, l.sugarG),
+      acidG: result.acidG + l.acidG,
+      caffeineMg: result.caffeineMg + l.caffeineMg,
+    };
+  }
+  return result;
+}
+
+/** A share of a liquid, 0 or more (2 doubles it). */
+export function portionOf(l: Liquid, share: number): Liquid {
+  requireNotNegative('portionOf', 'share', share, '');
+  return {
+    waterG: l.waterG * share,
+    bodyG: mapKinds(l.bodyG, (g) => g * share),
+    harshG: mapKinds(l.harshG, (g) => g * share),
+    sugarG: mapKinds(l.sugarG, (g) => g * share),
+    acidG: l.acidG * share,
+    caffeineMg: l.caffeineMg * share,
+  };
+}
+
+/**
+ * The part of a liquid that fills a volume at 20 °C.
+ * @throws InputError for a volume of a liquid that is not there
+ */
+export function portionOfVolume(l: Liquid, ml: number): Liquid {
+  const all = volumeMl(l);
+  if (ml > 0 && all === 0) throw new InputError('portionOfVolume', 'ml', '0 ml: there is no liquid', ml);
+  return ml === 0 ? NO_LIQUID : portionOf(l, ml / all);
+}
+
+/** The liquid after some of its water has left as steam. */
+export function withoutWater(l: Liquid, steamG: number): Liquid {
+  if (!(steamG >= 0 && steamG < l.waterG)) throw new InputError('withoutWater', 'steamG', `0 to below ${l.waterG} g`, steamG);
+  return { ...l, waterG: l.waterG - steamG };
+}
+
+export function totalOf(kinds: ByKind): number {
+  let sum = 0;
+  for (const kind in kinds) sum += kinds[kind]!;
+  return sum;
+}
+export const solidsG = (l: Liquid): number => totalOf(l.bodyG) + totalOf(l.harshG) + totalOf(l.sugarG) + l.acidG;
+export const massG = (l: Liquid): number => l.waterG + solidsG(l);
+
+/** Apparent sugar, % by mass: all dissolved solids counted as sucrose. */
+export const apparentBrix = (l: Liquid): number => (massG(l) === 0 ? 0 : (100 * solidsG(l)) / massG(l));
+
+/** Volume at 20 °C, ml; all dissolved solids take the room of sucrose. */
+export function volumeMl(l: Liquid): number {
+  const solids = solidsG(l);
+  const mass = l.waterG + solids;
+  return mass === 0 ? 0 : (1000 * mass) / sucroseDensity((100 * solids) / mass);
+}
+
+const perLitre = (l: Liquid, g: number): number => (g === 0 ? 0 : (1000 * g) / volumeMl(l));
+
+/** Sugar of every kind, g/L. For white sugar and fruit this is sucrose-equivalent sweetness too. */
+export const sugarGPerL = (l: Liquid): number => perLitre(l, totalOf(l.sugarG));
+export const acidGPerL = (l: Liquid): number => perLitre(l, l.acidG);
+export const harshGPerL = (l: Liquid, plant: string): number => perLitre(l, l.harshG[plant] ?? 0);
+export const bodyGPerL = (l: Liquid, plant: string): number => perLitre(l, l.bodyG[plant] ?? 0);
+
+export function addKinds(a: ByKind, b: ByKind): ByKind {
+  const sum: Record<string, number> = { ...a };
+  for (const [kind, g] of Object.entries(b)) sum[kind] = (sum[kind] ?? 0) + g;
+  return sum;
+}
+
+export const mapKinds = (kinds: ByKind, f: (g: number, kind: string) => number): ByKind =>
+  Object.fromEntries(Object.entries(kinds).map(([kind, g]) => [kind, f(g, kind)]));

@@ -1,0 +1,39 @@
+import { glassOverIce } from '../heat/ice';
+import { apparentBrix, massG, portionOfVolume, pourTogether, waterOf, type Liquid } from '../liquid/liquid';
+import type { Kitchen, Serve } from '../drink/drink';
+
+export type Glass = {
+  /** ice that has become drink when it is to be right, g */
+  meltedG: number;
+  /** how many times the poured volume the drink then fills: strength and sugar fall by this factor */
+  thinning: number;
+  tempC: number;
+  liquid: Liquid;
+};
+
+/** Share of a drinking glass's mass that warms or cools with the drink. House estimate. */
+const GLASS_SHARE = 0.7;
+
+/** A glass poured from the jug, as it is `minutes` later; without ice it is the drink as poured. */
+export function pourGlass(jug: Liquid, { glassMl, iceG }: { glassMl: number; iceG: number }, kitchen: Kitchen, minutes: number): Glass {
+  const poured = portionOfVolume(jug, glassMl);
+  if (iceG === 0) return { meltedG: 0, thinning: 1, tempC: kitchen.fridgeC, liquid: poured };
+  const glass = glassOverIce(
+    {
+      drinkG: massG(poured),
+      drinkC: kitchen.fridgeC,
+      iceG,
+      iceC: kitchen.freezerC,
+      glassG: kitchen.glassG * GLASS_SHARE,
+      glassC: kitchen.roomC,
+      brix: apparentBrix(poured),
+    },
+    kitchen.roomC,
+  );
+  const meltedG = glass.meltedG(minutes);
+  const liquid = pourTogether(poured, waterOf(meltedG));
+  return { meltedG, thinning: 1 + meltedG / glassMl, tempC: glass.firstSip.finalC, liquid };
+}
+
+/** Ice for a glass of another size, in proportion to the recipe's; none if it is not served over ice. */
+export const iceFor = (serve: Serve, glassMl: number, iced: boolean): number => (iced ? (serve.iceG * glassMl) / serve.glassMl : 0);

@@ -1,0 +1,120 @@
+import { InputError } from '../quantity/errors';
+import { EXTRACTION_CLASSES, type ExtractionClassName } from '../extraction/extractionClass';
+import { COLOUR_FAMILIES, type ColourFamily } from '../colour/colourFamilies';
+import { BOTANICAL_ROWS } from './botanicalTable';
+
+/** A plant in one form, with the figures the model needs. Fractions are grams a gram of this form. */
+export type Botanical = {
+  slug: string;
+  name: string;
+  latinName: string;
+  part: string;
+  form: string;
+  role: string;
+  /** `stirred_in`: all of it is in at once, there is no clock */
+  extractionClass: ExtractionClassName | 'stirred_in';
+  cupG: number | null;
+  tbspG: number | null;
+  tspG: number | null;
+  pieceName: string | null;
+  pieceG: number | null;
+  /** grams fresh that equal one gram dried */
+  freshToDry: number;
+  /** grams a litre as served */
+  dose: { low: number; typical: number; high: number };
+  hotC: { min: number; max: number };
+  hotMin: { min: number; max: number };
+  coldHours: { min: number; max: number };
+  decoct: string;
+  /** pleasant soluble solids at full extraction, own sugar and acid included */
+  bodyMax: number;
+  /** harsh solids at full extraction, besides the body */
+  harshMax: number;
+  harshNote: string;
+  /** liquor held when drained, g/g, and the share a gentle press wins back */
+  absorbGPerG: number;
+  pressRecovery: number;
+  citricEq: number;
+  sugar: number;
+  caffeineMgPerG: number;
+  colourFamily: ColourFamily | 'none';
+  cautionKeys: readonly string[];
+  confidence: 'low' | 'medium' | 'high';
+  note: string;
+};
+
+function botanical(row: readonly unknown[], index: number): Botanical {
+  const text = (i: number): string => row[i] as string;
+  const number = (i: number): number => {
+    const cell = row[i];
+    if (typeof cell !== 'number' || !Number.isFinite(cell) || cell < 0) {
+      throw new InputError('botanicals', `row ${index + 1}, column ${i + 1}`, 'a number, 0 or more', cell);
+    }
+    return cell;
+  };
+  const optional = (i: number): number | null => (row[i] === null ? null : number(i));
+  const b: Botanical = {
+    slug: text(0),
+    name: text(1),
+    latinName: text(2),
+    part: text(3),
+    form: text(4),
+    role: text(5),
+    extractionClass: text(6) as Botanical['extractionClass'],
+    cupG: optional(7),
+    tbspG: optional(8),
+    tspG: optional(9),
+    pieceName: row[10] as string | null,
+    pieceG: optional(11),
+    freshToDry: number(12),
+    dose: { low: number(13), typical: number(14), high: number(15) },
+    hotC: { min: number(16), max: number(17) },
+    hotMin: { min: number(18), max: number(19) },
+    coldHours: { min: number(20), max: number(21) },
+    decoct: text(22),
+    bodyMax: number(23),
+    harshMax: number(24),
+    harshNote: text(25),
+    absorbGPerG: number(26),
+    pressRecovery: number(27),
+    citricEq: number(28),
+    sugar: number(29),
+    caffeineMgPerG: number(30),
+    colourFamily: text(31) as Botanical['colourFamily'],
+    cautionKeys: row[32] as string[],
+    confidence: text(33) as Botanical['confidence'],
+    note: text(34),
+  };
+  check(b);
+  return b;
+}
+
+/** What must hold of every row: the model would go wrong in silence otherwise. */
+function check(b: Botanical): void {
+  const rule = (holds: boolean, field: string, accepted: string, got: unknown): void => {
+    if (!holds) throw new InputError(`botanicals ${b.slug}`, field, accepted, got);
+  };
+  const known = b.extractionClass === 'stirred_in' || b.extractionClass in EXTRACTION_CLASSES;
+  rule(known, 'extractionClass', `one of ${Object.keys(EXTRACTION_CLASSES).join(', ')}, stirred_in`, b.extractionClass);
+  rule(b.colourFamily === 'none' || b.colourFamily in COLOUR_FAMILIES, 'colourFamily', 'a known family or none', b.colourFamily);
+  rule(b.dose.low <= b.dose.typical && b.dose.typical <= b.dose.high, 'dose', 'low <= typical <= high', b.dose.typical);
+  rule(b.sugar + b.citricEq <= b.bodyMax + 1e-9, 'bodyMax', 'at least its own sugar and acid', b.bodyMax);
+  rule(b.bodyMax + b.harshMax <= 1, 'bodyMax + harshMax', 'at most 1 g/g', b.bodyMax + b.harshMax);
+  rule(b.pressRecovery <= 1, 'pressRecovery', '0 to 1', b.pressRecovery);
+}
+
+const ALL: readonly Botanical[] = BOTANICAL_ROWS.map(botanical);
+const BY_SLUG = new Map(ALL.map((b) => [b.slug, b]));
+
+/** Every botanical in the reference. */
+export const botanicals = (): readonly Botanical[] => ALL;
+
+/** @throws InputError for a slug that is not in the reference */
+export function botanicalBySlug(slug: string): Botanical {
+  const found = BY_SLUG.get(slug);
+  if (!found) throw new InputError('botanicalBySlug', 'slug', 'a plant of the reference', slug);
+  return found;
+}
+
+/** Pleasant solids besides its own sugar and acid: what counts as strength, g/g at full extraction. */
+export const netBodyMax = (b: Botanical): number => b.bodyMax - b.sugar - b.citricEq;

@@ -1,0 +1,94 @@
+import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
+import { roundTo } from '../quantity/kitchenMeasures';
+import { planDrink, type Plan } from '../plan/planDrink';
+import { suits } from './preference';
+import type { Learned } from './learned';
+
+export type ChangeKind = 'none' | 'dose' | 'time' | 'sugar';
+
+/** The one change to make next time, in a line, and the target it leads to. */
+export type NextTime = {
+  kind: ChangeKind;
+  target: PlanTarget;
+  /** "8 % more leaf: it came out a little weak for this house." */
+  reason: string;
+  /** how well the glass should suit this house before and after, 0 to 1 */
+  suitsBefore: number;
+  suitsAfter: number;
+};
+
+/** A change must win at least this much: smaller ones are noise. */
+const WORTH_IT = 0.05;
+
+/** Early on only part of the change is made, so that a single verdict does not swing the recipe. */
+const damping = (learned: Learned): number => (learned.tastings <= 2 ? 0.7 : 1);
+
+/**
+ * Looks over single changes of dose, steep time and sugar, and picks the one after which the glass
+ * should suit the house best. The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
+ */
+export function nextTime(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned: Learned): NextTime {
+  const suitsAt = (t: PlanTarget): number => {
+    const result = planDrink(drink, t, kitchen, learned);
+    return result.kind === 'plan' ? suits(glassOf(result.plan), learned) : 0;
+  };
+  const suitsBefore = suitsAt(target);
+  const candidates = movesFrom(target, learned).map((move) => ({ ...move, suits: suitsAt(move.target) }));
+  const best = candidates.reduce((a, b) => (b.suits > a.suits ? b : a), { kind: 'none' as ChangeKind, target, suits: suitsBefore });
+  if (best.kind === 'none' || best.suits - suitsBefore < WORTH_IT) {
+    return { kind: 'none', target, reason: noChange(learned), suitsBefore, suitsAfter: suitsBefore };
+  }
+  return { kind: best.kind, target: best.target, reason: reasonFor(best.kind, target, best.target), suitsBefore, suitsAfter: best.suits };
+}
+
+/** The plan counts harshness against the house's limit; suits() does so itself, so it is taken out again. */
+const glassOf = (plan: Plan): { strengthX: number; harsh: number; sugarGPerL: number } => ({
+  strengthX: plan.glass.figures.strengthX,
+  harsh: plan.glass.figures.harsh * plan.houseHarshLimit,
+  sugarGPerL: plan.glass.figures.sugarGPerL,
+});
+
+function movesFrom(target: PlanTarget, learned: Learned): { kind: ChangeKind; target: PlanTarget }[] {
+  const damp = damping(learned);
+  const moves: { kind: ChangeKind; target: PlanTarget }[] = [];
+  const strengthX = clampTo('strengthX', roundTo(target.strengthX * (learned.wantedX / target.strengthX) ** damp, 0.01));
+  if (strengthX !== target.strengthX) moves.push({ kind: 'dose', target: { ...target, strengthX } });
+  for (const factor of [0.5, 0.6, 0.7, 0.8, 0.9, 1.15, 1.3, 1.5]) {
+    const steepMin = clampTo('steepMin', roundTime(target.steepMin * factor ** damp));
+    if (steepMin !== target.steepMin) moves.push({ kind: 'time', target: { ...target, steepMin } });
+  }
+  if (learned.wantedSugarGPerL !== undefined && target.sugarGPerL > 0) {
+    const wanted = target.sugarGPerL * (learned.wantedSugarGPerL / target.sugarGPerL) ** damp;
+    const sugarGPerL = clampTo('sugarGPerL', roundTo(wanted, 1));
+    if (sugarGPerL !== target.sugarGPerL) moves.push({ kind: 'sugar', target: { ...target, sugarGPerL } });
+  }
+  return moves;
+}
+
+/** A suggestion stays inside what a target accepts; the suggested figure itself is shown. */
+const clampTo = (field: keyof typeof TARGET_RANGES, value: number): number =>
+  Math.min(TARGET_RANGES[field].max, Math.max(TARGET_RANGES[field].min, value));
+
+const roundTime = (minutes: number): number => roundTo(minutes, minutes < 10 ? 0.5 : minutes < 60 ? 1 : 15);
+
+function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): string {
+  const percent = (from: number, to: number): string => `${Math.abs(Math.round(100 * (to / from - 1)))} %`;
+  if (kind === 'dose') {
+    return after.strengthX > before.strengthX
+      ? `${percent(before.strengthX, after.strengthX)} stronger, by more leaf: it has tasted weak here.`
+      : `${percent(before.strengthX, after.strengthX)} weaker, by less leaf: it has tasted strong here.`;
+  }
+  if (kind === 'time') {
+    return after.steepMin < before.steepMin
+      ? `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`
+      : `Steep ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}: there is room before it turns harsh, and it saves leaf.`;
+  }
+  return after.sugarGPerL > before.sugarGPerL
+    ? `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has wanted more sweetness against its acid.`
+    : `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has tasted too sweet here.`;
+}
+
+const minutesText = (minutes: number): string => (minutes >= 120 ? `${Math.round((minutes / 60) * 4) / 4} h` : `${minutes} min`);
+
+const noChange = (learned: Learned): string =>
+  learned.tastings === 0 ? 'Nothing tasted yet.' : 'Nothing to change: no single step would make it clearly better.';

@@ -1,0 +1,16 @@
+import { standardOf, tastedLiquid, type Batch, type Tasting } from '../batch/batch';
+import { harshness, weightedStrength } from '../liquid/strength';
+import { sugarGPerL } from '../liquid/liquid';
+import type { TastingRecord } from './preference';
+
+/** A tasting with what was in the glass by the model. */
+export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
+  const liquid = tastedLiquid(batch, tasting.state);
+  return {
+    strengthX: weightedStrength(liquid) / standardOf(batch),
+    harsh: harshness(liquid),
+    sugarGPerL: sugarGPerL(liquid),
+    state: tasting.state,
+    verdict: tasting.verdict,
+  };
+}

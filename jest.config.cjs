@@ -1,0 +1,41 @@
+// One Jest run for every package. Sources are compiled by SWC; the custom condition `source`
+// makes the workspace packages resolve to TypeScript, so no build is needed before testing.
+const swc = (tsx) => [
+  '@swc/jest',
+  {
+    swcrc: false,
+    sourceMaps: 'inline',
+    module: { type: 'commonjs' },
+    jsc: {
+      target: 'es2022',
+      keepClassNames: true,
+      parser: { syntax: 'typescript', tsx, decorators: true },
+      transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: 'automatic' } },
+    },
+  },
+];
+const transform = { '^.+\\.tsx$': swc(true), '^.+\\.(ts|mts|cts)$': swc(false), '^.+\\.m?js$': swc(false) };
+const esmOnly = ['yalps', 'heap', '@tanstack/.*'];
+const project = (name) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  testEnvironment: 'node',
+  transform,
+  transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join('|')})/)`],
+  testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+});
+
+module.exports = {
+  projects: [
+    project('core'),
+    project('contract'),
+    project('server'),
+    {
+      ...project('web'),
+      testEnvironment: 'jsdom',
+      setupFilesAfterEnv: [`${__dirname}/web/jest.setup.ts`],
+      moduleNameMapper: { '\\.css$': `${__dirname}/web/jest.css-stub.cjs`, '^@/(.*)$': `${__dirname}/web/src/$1` },
+    },
+  ],
+};

@@ -1,0 +1,38 @@
+import { Controller, Get, Module, type DynamicModule, type Type } from '@nestjs/common';
+import { APP_FILTER, APP_GUARD } from '@nestjs/core';
+import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
+import { BatchesModule } from './batches/batches.module';
+import { DrinksModule } from './drinks/drinks.module';
+import { CONFIG, type Config } from './shared/config';
+import { ProblemFilter } from './shared/problem.filter';
+import { StreamModule } from './stream/stream.module';
+
+@SkipThrottle()
+@Controller('api/health')
+class HealthController {
+  @Get()
+  health(): { status: 'ok' } {
+    return { status: 'ok' };
+  }
+}
+
+@Module({})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    const configModule: DynamicModule = {
+      global: true,
+      module: class ConfigModule {} as Type,
+      providers: [{ provide: CONFIG, useValue: config }],
+      exports: [CONFIG],
+    };
+    return {
+      module: AppModule,
+      imports: [configModule, ThrottlerModule.forRoot([{ ttl: 10_000, limit: 400 }]), DrinksModule, BatchesModule, StreamModule],
+      controllers: [HealthController],
+      providers: [
+        { provide: APP_FILTER, useClass: ProblemFilter },
+        { provide: APP_GUARD, useClass: ThrottlerGuard },
+      ],
+    };
+  }
+}

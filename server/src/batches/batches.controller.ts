@@ -1,0 +1,44 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
+import { appendEventSchema, check, listBatchesSchema, startBatchSchema, type BatchList, type BatchView, type ShelfView, type StartBatch } from '@steepsis/contract';
+import { invalidInput } from '../shared/problem.filter';
+import { BatchesService } from './batches.service';
+import type { NewEvent } from './batches.store';
+
+@Controller('api')
+export class BatchesController {
+  constructor(private readonly batches: BatchesService) {}
+
+  @Get('batches')
+  async list(@Query() query: unknown): Promise<BatchList> {
+    const filter = accept<Parameters<BatchesService['list']>[0]>(check(listBatchesSchema, query, { fromQuery: true }));
+    return { batches: await this.batches.list(filter), serverNow: this.batches.serverNow() };
+  }
+
+  @Post('batches')
+  start(@Body() body: unknown): Promise<BatchView> {
+    return this.batches.start(accept<StartBatch>(check(startBatchSchema, body)));
+  }
+
+  @Get('batches/:id')
+  view(@Param('id') id: string): Promise<BatchView> {
+    return this.batches.view(id);
+  }
+
+  @Post('batches/:id/events')
+  @HttpCode(200)
+  append(@Param('id') id: string, @Body() body: unknown): Promise<BatchView> {
+    const type = (body as { type?: unknown } | null)?.type;
+    const { v: _version, ...event } = accept<NewEvent & { v: 1 }>(check(appendEventSchema(type), body));
+    return this.batches.append(id, event);
+  }
+
+  @Get('shelf')
+  shelf(): Promise<ShelfView> {
+    return this.batches.shelf();
+  }
+}
+
+function accept<T>(checked: ReturnType<typeof check>): T {
+  if (!checked.ok) throw invalidInput(checked.errors);
+  return checked.value as T;
+}

@@ -1,0 +1,110 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { batchAfter, decide, factsOfPlan, findingsAt, findingsOf, freezePlan, planDrink, DEFAULT_KITCHEN, type BatchEvent, type Plan } from '@steepsis/core';
+import type { BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
+import { DrinksService } from '../drinks/drinks.service';
+import { CONFIG, type Config } from '../shared/config';
+import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
+import { StreamService } from '../stream/stream';
+import { BatchesStore, type NewEvent } from './batches.store';
+
+/** An event's time may run ahead of this machine's clock by this much: two clocks are never quite alike. */
+const CLOCK_SLACK_MS = 2 * 60_000;
+
+/** The place where batches are started and where what happens to them is accepted or refused. */
+@Injectable()
+export class BatchesService {
+  constructor(
+    private readonly store: BatchesStore,
+    private readonly drinks: DrinksService,
+    private readonly stream: StreamService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  list(filter: Parameters<BatchesStore['list']>[0]): Promise<BatchSummary[]> {
+    return this.store.list(filter);
+  }
+
+  async view(id: string): Promise<BatchView> {
+    const events = await this.store.eventsOf(id);
+    if (events.length === 0) throw notFound('batch', id);
+    return this.viewOf(id, events);
+  }
+
+  async shelf(): Promise<ShelfView> {
+    const ids = await this.store.idsOnShelf();
+    const batches = await Promise.all(ids.map((id) => this.view(id)));
+    return { batches, serverNow: this.serverNow() };
+  }
+
+  /** Starts a batch: plans it here, so that what is stored is what the model says, and freezes the plan. */
+  async start(request: StartBatch): Promise<BatchView> {
+    this.refuseFuture(request.at);
+    const plan = freezePlan(await this.planFor(request));
+    const events = await this.store.write(async (transaction) => {
+      const before = await this.store.eventsOf(request.id, transaction);
+      if (before.some((e) => e.id === request.eventId)) return before;
+      if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
+      await this.refuseForeign(request.eventId, request.id, transaction);
+      return this.store.append(request.id, [], { id: request.eventId, at: request.at, type: 'started', plan }, this.serverNow(), transaction);
+    });
+    this.stream.announce({ batchId: request.id, seq: events.length - 1 });
+    return this.viewOf(request.id, events);
+  }
+
+  /** Appends an event if it may follow. A send that was stored before is answered as if it were new. */
+  async append(batchId: string, event: NewEvent): Promise<BatchView> {
+    this.refuseFuture(event.at);
+    const events = await this.store.write(async (transaction) => {
+      const before = await this.store.eventsOf(batchId, transaction);
+      if (before.length === 0) throw notFound('batch', batchId);
+      if (before.some((e) => e.id === event.id)) return before;
+      await this.refuseForeign(event.id, batchId, transaction);
+      const decision = decide(batchAfter(before), event, event.at);
+      if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
+      return this.store.append(batchId, before, event, this.serverNow(), transaction);
+    });
+    this.stream.announce({ batchId, seq: events.length - 1 });
+    return this.viewOf(batchId, events);
+  }
+
+  private async planFor({ drinkId, drinkVersion, target }: StartBatch): Promise<Plan> {
+    const { drink, learned } = await this.drinks.view(drinkId);
+    if (drink.version !== drinkVersion) {
+      throw refusal('drink-changed', 'drinkVersion', `This drink is at version ${drink.version} now. Open its plan again.`);
+    }
+    const way = drink.brew.ways.map((w) => w.id);
+    if (!way.includes(target.wayId)) throw invalidInput([{ field: 'target.wayId', accepted: `one of ${way.join(', ')}`, got: JSON.stringify(target.wayId) }]);
+    const result = planDrink(drink, target, DEFAULT_KITCHEN, learned);
+    if (result.kind === 'no-plan') {
+      throw new ProblemException({ type: 'no-plan', title: 'No plan meets this target', status: 422, detail: result.message, nearest: result.nearest });
+    }
+    const blocks = findingsAt(findingsOf(factsOfPlan(result.plan)), 'plan').filter((f) => f.level === 'block');
+    if (blocks.length > 0) {
+      throw new ProblemException({ type: 'blocked', title: 'Not as it stands', status: 422, detail: blocks.map((b) => `${b.id}: ${b.message}`).join(' ') });
+    }
+    return result.plan;
+  }
+
+  private refuseFuture(at: string): void {
+    if (Date.parse(at) > this.config.now().getTime() + CLOCK_SLACK_MS) {
+      throw invalidInput([{ field: 'at', accepted: `a time that has come, up to ${this.serverNow()}`, got: at }]);
+    }
+  }
+
+  /** An event's id belongs to one event for good. */
+  private async refuseForeign(eventId: string, batchId: string, transaction: Parameters<BatchesStore['eventById']>[1]): Promise<void> {
+    const known = await this.store.eventById(eventId, transaction);
+    if (known && known.batchId !== batchId) throw refusal('event-id-taken', 'id', 'This event id belongs to another batch.');
+  }
+
+  private viewOf(id: string, events: readonly BatchEvent[]): BatchView {
+    return { id, events, serverNow: this.serverNow() };
+  }
+
+  serverNow(): string {
+    return this.config.now().toISOString();
+  }
+}
+
+const refusal = (reason: string, field: string, message: string): ProblemException =>
+  new ProblemException({ type: reason, title: 'Not now', status: 409, detail: message, errors: [{ field, accepted: message, got: 'this request' }] });

@@ -1,0 +1,46 @@
+import { join } from 'node:path';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import type { NextFunction, Request, Response } from 'express';
+import helmet from 'helmet';
+import { BODY_LIMIT } from '@steepsis/contract';
+import { AppModule } from './app.module';
+import type { Config } from './shared/config';
+import { hostCheck } from './shared/hostCheck';
+
+/** The whole application, not yet listening: the API, and the built interface when there is one. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    bodyParser: false,
+    logger: ['error', 'warn'],
+    // Open streams would hold the port after a stop.
+    forceCloseConnections: true,
+  });
+  app.use(hostCheck);
+  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CSP } }));
+  app.useBodyParser('json', { limit: BODY_LIMIT });
+  if (config.webFolder) serveInterface(app, config.webFolder);
+  app.enableShutdownHooks();
+  return app;
+}
+
+// Plain http on loopback, so nothing is upgraded; floating panels set their place by style elements.
+const CSP = {
+  'default-src': ["'self'"],
+  'style-src': ["'self'", "'unsafe-inline'"],
+  'img-src': ["'self'", 'data:'],
+  'worker-src': ["'self'"],
+  'upgrade-insecure-requests': null,
+};
+
+/** Files of the interface, its page for every address that is not the API's, and nothing else. */
+function serveInterface(app: NestExpressApplication, folder: string): void {
+  app.useStaticAssets(join(folder, 'assets'), { prefix: '/assets', immutable: true, maxAge: '1y' });
+  app.useStaticAssets(folder, { index: false });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const wantsPage = request.method === 'GET' && !request.path.startsWith('/api') && request.accepts('html');
+    if (!wantsPage) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(join(folder, 'index.html'));
+  });
+}

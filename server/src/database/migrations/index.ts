@@ -1,0 +1,5 @@
+import type { Migration } from '../migration';
+import { drinksAndBatches } from './0001-drinks-and-batches';
+
+/** In order. A released migration is never changed or removed. */
+export const MIGRATIONS: readonly Migration[] = [drinksAndBatches];

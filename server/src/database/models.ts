@@ -1,0 +1,67 @@
+import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+
+export class DrinkRow extends Model<InferAttributes<DrinkRow>, InferCreationAttributes<DrinkRow>> {
+  declare id: string;
+  declare version: number;
+  declare body: string;
+  declare created_at: string;
+}
+
+/**
+ * A line about each batch, so that lists stay quick. All of it is computed from the batch's events and rewritten with every
+ * append, in the same transaction; the events alone are the truth.
+ */
+export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
+  declare id: string;
+  declare drink_id: string;
+  declare drink_name: string;
+  declare started_at: string;
+  declare litres: number;
+  declare way_name: string;
+  declare phase: string;
+  declare on_shelf: boolean;
+  declare tasted: boolean;
+  declare last_event_at: string;
+}
+
+export class BatchEventRow extends Model<InferAttributes<BatchEventRow>, InferCreationAttributes<BatchEventRow>> {
+  declare id: string;
+  declare batch_id: string;
+  declare seq: number;
+  declare at: string;
+  declare received_at: string;
+  declare body: string;
+}
+
+// Sequelize writes into attribute objects, so each column gets one of its own.
+const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+const key = () => ({ type: DataTypes.STRING, allowNull: false, primaryKey: true });
+const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false });
+const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
+
+export function defineModels(sequelize: Sequelize): void {
+  const options = { sequelize, timestamps: false };
+  DrinkRow.init(
+    { id: key(), version: { ...whole(), primaryKey: true }, body: text(), created_at: text() },
+    { ...options, tableName: 'drinks' },
+  );
+  BatchRow.init(
+    {
+      id: key(),
+      drink_id: text(),
+      drink_name: text(),
+      started_at: text(),
+      litres: { type: DataTypes.FLOAT, allowNull: false },
+      way_name: text(),
+      phase: text(),
+      on_shelf: flag(),
+      tasted: flag(),
+      last_event_at: text(),
+    },
+    { ...options, tableName: 'batches' },
+  );
+  BatchEventRow.init(
+    { id: key(), batch_id: text(), seq: whole(), at: text(), received_at: text(), body: text() },
+    { ...options, tableName: 'batch_events' },
+  );
+}

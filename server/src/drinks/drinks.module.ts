@@ -1,0 +1,8 @@
+import { Module } from '@nestjs/common';
+import { BatchesStoreModule } from '../batches/batches-store.module';
+import { DatabaseModule } from '../database/database.module';
+import { DrinksController } from './drinks.controller';
+import { DrinksService } from './drinks.service';
+
+@Module({ imports: [DatabaseModule, BatchesStoreModule], controllers: [DrinksController], providers: [DrinksService], exports: [DrinksService] })
+export class DrinksModule {}

@@ -1,0 +1,68 @@
+import { Inject, Injectable } from '@nestjs/common';
+import {
+  batchAfter,
+  DEFAULT_KITCHEN,
+  learnFrom,
+  nextTime,
+  ROSELLE_COOLER,
+  tastingRecordOf,
+  type Batch,
+  type Drink,
+} from '@steepsis/core';
+import type { DrinkSummary, DrinkView } from '@steepsis/contract';
+import { BatchesStore } from '../batches/batches.store';
+import { DatabaseService } from '../database/database.service';
+import { DrinkRow } from '../database/models';
+import { CONFIG, type Config } from '../shared/config';
+import { notFound } from '../shared/problem.filter';
+
+/** Tastings older than this many batches no longer say what the house likes. */
+const BATCHES_LEARNED_FROM = 40;
+
+/** The drinks book, and what past batches have taught about each drink. */
+@Injectable()
+export class DrinksService {
+  constructor(
+    private readonly database: DatabaseService,
+    private readonly batches: BatchesStore,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  /** The book's first drink is there from the first start. */
+  async onApplicationBootstrap(): Promise<void> {
+    if ((await DrinkRow.count()) > 0) return;
+    await this.database.write(async (transaction) => {
+      const { id, version } = ROSELLE_COOLER;
+      await DrinkRow.create({ id, version, body: JSON.stringify(ROSELLE_COOLER), created_at: this.config.now().toISOString() }, { transaction });
+    });
+  }
+
+  async list(): Promise<DrinkSummary[]> {
+    const latest = new Map<string, Drink>();
+    for (const row of await DrinkRow.findAll({ order: [['id', 'ASC'], ['version', 'ASC']] })) latest.set(row.id, JSON.parse(row.body) as Drink);
+    return Promise.all([...latest.values()].map((drink) => this.summaryOf(drink)));
+  }
+
+  private async summaryOf({ id, name, version }: Drink): Promise<DrinkSummary> {
+    const [last] = await this.batches.list({ drinkId: id, limit: 1 });
+    return { id, name, version, batches: await this.batches.countOfDrink(id), lastMadeAt: last?.startedAt };
+  }
+
+  /** A drink, what has been learned of it, and where its next plan starts from. */
+  async view(id: string): Promise<DrinkView> {
+    const row = await DrinkRow.findOne({ where: { id }, order: [['version', 'DESC']] });
+    if (!row) throw notFound('drink', id);
+    const drink = JSON.parse(row.body) as Drink;
+    const tasted = await this.load(await this.batches.idsOfDrink(id, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }));
+    const tastings = tasted.flatMap((batch) => batch.tastings.map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id })));
+    const [last] = await this.load(await this.batches.idsOfDrink(id, { tastedOnly: false, limit: 1 }));
+    const learned = tastings.length > 0 ? learnFrom(tastings, drink.defaults.sugarGPerL) : undefined;
+    const lastTasted = tasted[0];
+    const next = learned && lastTasted ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned) : undefined;
+    return { drink, learned, startFrom: next?.target ?? last?.plan.target ?? drink.defaults, next, lastPlan: last?.plan, tastings };
+  }
+
+  private load(ids: readonly string[]): Promise<Batch[]> {
+    return Promise.all(ids.map(async (batchId) => batchAfter(await this.batches.eventsOf(batchId))));
+  }
+}

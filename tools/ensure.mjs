@@ -1,0 +1,62 @@
+// Makes sure that what a command needs is installed. Imports only Node's own modules, so it runs on a fresh clone.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+const STAMP = join(ROOT, 'node_modules', '.steepsis-installed');
+
+/** Runs a command with its output shown; ends this process with the same code if it fails. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
+  if (result.error) fail(`${command} could not be started: ${result.error.message}`);
+  if (result.status !== 0) process.exit(result.status ?? 1);
+}
+
+export function fail(message) {
+  console.error(message);
+  process.exit(1);
+}
+
+/** Path of a package's command, run by node itself: works the same under every shell. */
+export const bin = (path) => join(ROOT, 'node_modules', path);
+
+const stampText = () =>
+  createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.version).digest('hex');
+
+/** Installs the packages if the lock file or Node has changed since the last time. */
+export function ensureDependencies() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) fail(`Node 20 or newer is needed; this is ${process.version}.`);
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stampText()) return;
+  console.log('Installing packages. The first time this takes some minutes, because the database engine is compiled for this machine.');
+  run('npm', ['ci', '--include=dev', '--ignore-scripts=false', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (!sqliteLoads()) {
+    console.log('Compiling the database engine.');
+    run('npm', ['rebuild', 'sqlite3', '--ignore-scripts=false', '--foreground-scripts']);
+    if (!sqliteLoads()) fail('The database engine could not be compiled. It needs python3, make and g++.');
+  }
+  mkdirSync(dirname(STAMP), { recursive: true });
+  writeFileSync(STAMP, stampText());
+}
+
+const sqliteLoads = () => spawnSync(process.execPath, ['-e', "require('sqlite3')"], { cwd: ROOT }).status === 0;
+
+/** Path of a Chromium, installed from Debian's packages if there is none. */
+export function ensureChromium() {
+  const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+  const found = known.find((path) => path && existsSync(path));
+  if (found) return found;
+  console.log("Installing Chromium from Debian's packages, to drive the interface in tests.");
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args];
+    run(command, rest);
+  };
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  if (!existsSync('/usr/bin/chromium')) fail('Chromium could not be installed. Set CHROMIUM to the path of one.');
+  return '/usr/bin/chromium';
+}
