@@ -7,7 +7,8 @@ import { ROOT } from './ensure.mjs';
 import { serve } from './serve.mjs';
 
 const dataFolder =
-  process.env.STEEPSIS_DEMO_DATA ?? join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share'), 'steepsis-demo');
+  process.env.STEEPSIS_DEMO_DATA ??
+  join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share'), 'steepsis-demo');
 const stamp = join(dataFolder, 'made-on');
 const today = new Date().toDateString();
 

@@ -24,14 +24,19 @@ export function fail(message) {
 export const bin = (path) => join(ROOT, 'node_modules', path);
 
 const stampText = () =>
-  createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.version).digest('hex');
+  createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.version)
+    .digest('hex');
 
 /** Installs the packages if the lock file or Node has changed since the last time. */
 export function ensureDependencies() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) fail(`Node 20 or newer is needed; this is ${process.version}.`);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stampText()) return;
-  console.log('Installing packages. The first time this takes some minutes, because the database engine is compiled for this machine.');
+  console.log(
+    'Installing packages. The first time this takes some minutes, because the database engine is compiled for this machine.',
+  );
   run('npm', ['ci', '--include=dev', '--ignore-scripts=false', '--no-audit', '--no-fund', '--loglevel=error']);
   if (!sqliteLoads()) {
     console.log('Compiling the database engine.');

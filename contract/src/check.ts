@@ -5,7 +5,11 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; errors: readonly 
 
 /** Checks an input against a schema; every fault names its field, what is accepted and what came. Numbers stay numbers: no text is turned into one. */
 export function check<T>(schema: Joi.Schema, input: unknown, { fromQuery = false } = {}): Checked<T> {
-  const { error, value } = schema.validate(input, { abortEarly: false, convert: fromQuery, errors: { wrap: { label: false } } }) as {
+  const { error, value } = schema.validate(input, {
+    abortEarly: false,
+    convert: fromQuery,
+    errors: { wrap: { label: false } },
+  }) as {
     error?: Joi.ValidationError;
     value: T;
   };
@@ -44,6 +48,7 @@ function accepted({ type, context, message }: Joi.ValidationErrorItem): string {
 
 function describe(value: unknown): string {
   if (value === undefined) return 'nothing';
-  const text = JSON.stringify(value) ?? String(value);
+  // NaN, functions and symbols have no JSON.
+  const text = (JSON.stringify(value) as string | undefined) ?? typeof value;
   return text.length > 60 ? `${text.slice(0, 60)}…` : text;
 }

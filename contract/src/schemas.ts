@@ -1,8 +1,11 @@
 import Joi from 'joi';
 import { AUDIENCE_FLAGS, TARGET_RANGES } from '@steepsis/core';
 
-const ranged = (range: { min: number; max: number }): Joi.NumberSchema => Joi.number().min(range.min).max(range.max).required();
-const id = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required();
+const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
+  Joi.number().min(range.min).max(range.max).required();
+const id = Joi.string()
+  .guid({ version: ['uuidv4', 'uuidv7'] })
+  .required();
 const at = Joi.string().isoDate().required();
 const ml = (max: number): Joi.NumberSchema => Joi.number().min(0).max(max).required();
 
@@ -54,9 +57,16 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     }),
     method: Joi.valid('jug', 'scale', 'meter', 'strip', 'thermometer', 'estimate').required(),
   }),
-  mixed: event('mixed', { mix: mixSchema, syrupHadMl: ml(50_000), sugarAddedG: Joi.number().min(0).max(20_000).required() }),
+  mixed: event('mixed', {
+    mix: mixSchema,
+    syrupHadMl: ml(50_000),
+    sugarAddedG: Joi.number().min(0).max(20_000).required(),
+  }),
   bottled: event('bottled'),
-  poured: event('poured', { vesselId: Joi.string().max(60).required(), ml: Joi.number().min(1).max(50_000).required() }),
+  poured: event('poured', {
+    vesselId: Joi.string().max(60).required(),
+    ml: Joi.number().min(1).max(50_000).required(),
+  }),
   tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced').required(), verdict: verdictSchema }),
   undone: event('undone', { eventId: id }),
   discarded: event('discarded', { why: Joi.string().max(300).required() }),

@@ -1,7 +1,23 @@
-import type { BatchEvent, Drink, FrozenPlan, Learned, NextTime, Phase, PlanTarget, TastingRecord } from '@steepsis/core';
+import type {
+  BatchEvent,
+  Drink,
+  FrozenPlan,
+  Learned,
+  NextTime,
+  Phase,
+  PlanTarget,
+  TastingRecord,
+} from '@steepsis/core';
 
 /** POST /api/batches */
-export type StartBatch = { id: string; eventId: string; at: string; drinkId: string; drinkVersion: number; target: PlanTarget };
+export type StartBatch = {
+  id: string;
+  eventId: string;
+  at: string;
+  drinkId: string;
+  drinkVersion: number;
+  target: PlanTarget;
+};
 
 /** A batch as the server knows it: its events, from which its state is computed, and the server's clock. */
 export type BatchView = { id: string; events: readonly BatchEvent[]; serverNow: string };
@@ -19,7 +35,13 @@ export type BatchSummary = {
 
 export type BatchList = { batches: readonly BatchSummary[]; serverNow: string };
 
-export type DrinkSummary = { id: string; name: string; version: number; batches: number; lastMadeAt: string | undefined };
+export type DrinkSummary = {
+  id: string;
+  name: string;
+  version: number;
+  batches: number;
+  lastMadeAt: string | undefined;
+};
 export type DrinkList = { drinks: readonly DrinkSummary[] };
 
 /** A drink with what the house has learned of it; the next plan starts from `startFrom`. */

@@ -27,7 +27,13 @@ export class AppModule {
     };
     return {
       module: AppModule,
-      imports: [configModule, ThrottlerModule.forRoot([{ ttl: 10_000, limit: 400 }]), DrinksModule, BatchesModule, StreamModule],
+      imports: [
+        configModule,
+        ThrottlerModule.forRoot([{ ttl: 10_000, limit: 400 }]),
+        DrinksModule,
+        BatchesModule,
+        StreamModule,
+      ],
       controllers: [HealthController],
       providers: [
         { provide: APP_FILTER, useClass: ProblemFilter },

@@ -7,7 +7,8 @@ import { createApp } from './createApp';
 import { seedDemo } from './demo/seedDemo';
 
 /** Where the user's own data lie unless STEEPSIS_DATA says otherwise: outside the program's folder. */
-const dataFolder = process.env['STEEPSIS_DATA'] ?? join(process.env['XDG_DATA_HOME'] ?? join(homedir(), '.local', 'share'), 'steepsis');
+const dataFolder =
+  process.env['STEEPSIS_DATA'] ?? join(process.env['XDG_DATA_HOME'] ?? join(homedir(), '.local', 'share'), 'steepsis');
 const firstPort = Number(process.env['PORT'] ?? 4310);
 const webFolder = join(__dirname, '..', '..', 'web', 'dist');
 const PORTS_TRIED = 20;

@@ -4,7 +4,16 @@ import { InputError } from '../quantity/errors';
 import type { Vessel } from '../heat/vessel';
 import { correctForVolume } from './correctForVolume';
 import type { BatchEvent, FrozenPlan, ServedState, Verdict } from './batchEvent';
-import { massG, NO_LIQUID, portionOf, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from '../liquid/liquid';
+import {
+  massG,
+  NO_LIQUID,
+  portionOf,
+  portionOfVolume,
+  pourTogether,
+  syrupOf,
+  volumeMl,
+  type Liquid,
+} from '../liquid/liquid';
 import { jugOf, type MixVolumes } from '../plan/mixJug';
 import { massesForSyrup } from '../sugar/syrup';
 import type { PhReading } from '../keeping/keepingWindow';
@@ -32,6 +41,8 @@ export type Batch = {
   measuredVolumeMl: number | undefined;
   ph: PhReading | undefined;
   mix: MixVolumes | undefined;
+  /** the jug as it was mixed, before anything was poured from it */
+  jug: Liquid | undefined;
   vessels: readonly StoredVessel[];
   tastings: readonly Tasting[];
   discardedWhy: string | undefined;
@@ -46,7 +57,8 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
   const undone = new Set(events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const ordered = events.filter((e) => !undone.has(e.id) && e.type !== 'undone').sort(inOrder);
   const first = ordered.find((e) => e.type === 'started');
-  if (first?.type !== 'started') throw new InputError('batchAfter', 'events', 'a list with a start', `${events.length} events`);
+  if (first?.type !== 'started')
+    throw new InputError('batchAfter', 'events', 'a list with a start', `${events.length} events`);
   const start: Batch = {
     id: first.batchId,
     plan: first.plan,
@@ -57,6 +69,7 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     measuredVolumeMl: undefined,
     ph: undefined,
     mix: undefined,
+    jug: undefined,
     vessels: [],
     tastings: [],
     discardedWhy: undefined,
@@ -77,15 +90,28 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'measured':
       return event.what === 'volume'
         ? { ...batch, measuredVolumeMl: event.value, phase: batch.phase === 'strained' ? 'measured' : batch.phase }
-        : { ...batch, ph: { ph: event.value, method: event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate' } };
+        : {
+            ...batch,
+            ph: {
+              ph: event.value,
+              method: event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate',
+            },
+          };
     case 'mixed':
-      return { ...batch, mix: event.mix, phase: 'put-away', vessels: vesselsOfMix(batch, event) };
+      return mixed(batch, event);
     case 'bottled':
-      return { ...batch, phase: 'put-away', vessels: [vessel('concentrate', 'concentrate', concentrateOf(batch), event.at)] };
+      return {
+        ...batch,
+        phase: 'put-away',
+        vessels: [vessel('concentrate', 'concentrate', concentrateOf(batch), event.at)],
+      };
     case 'poured':
       return { ...batch, vessels: batch.vessels.map((v) => (v.id === event.vesselId ? pouredFrom(v, event.ml) : v)) };
     case 'tasted':
-      return { ...batch, tastings: [...batch.tastings, { eventId: event.id, at: event.at, state: event.state, verdict: event.verdict }] };
+      return {
+        ...batch,
+        tastings: [...batch.tastings, { eventId: event.id, at: event.at, state: event.state, verdict: event.verdict }],
+      };
     case 'discarded':
       return { ...batch, phase: 'discarded', discardedWhy: event.why, vessels: [] };
   }
@@ -100,13 +126,17 @@ function stagesAtStart(plan: FrozenPlan, at: string): StageRecord[] {
 export const timedStages = (plan: FrozenPlan): readonly Stage[] => plan.way.stages.filter((s) => s.kind !== 'strain');
 
 /** The stage that runs now, if one does. */
-export const runningStage = (batch: Batch): StageRecord | undefined => batch.stages.find((s) => s.endedAt === undefined);
+export const runningStage = (batch: Batch): StageRecord | undefined =>
+  batch.stages.find((s) => s.endedAt === undefined);
 
 function endStage(batch: Batch, stageId: string, at: string): Batch {
-  const stages = batch.stages.map((s) => (s.stageId === stageId && s.endedAt === undefined ? { ...s, endedAt: at } : s));
+  const stages = batch.stages.map((s) =>
+    s.stageId === stageId && s.endedAt === undefined ? { ...s, endedAt: at } : s,
+  );
   const order = timedStages(batch.plan);
   const next = order[order.findIndex((s) => s.id === stageId) + 1];
-  if (next) return { ...batch, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
+  if (next)
+    return { ...batch, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
   return { ...batch, stages, phase: 'strained', strainedAt: at };
 }
 
@@ -114,7 +144,9 @@ const minutesBetween = (from: string, to: string): number => (Date.parse(to) - D
 
 /** How long the ended stages took, min. */
 export const actualMinutes = (batch: Batch): Record<string, number> =>
-  Object.fromEntries(batch.stages.flatMap((s) => (s.endedAt ? [[s.stageId, minutesBetween(s.startedAt, s.endedAt)] as const] : [])));
+  Object.fromEntries(
+    batch.stages.flatMap((s) => (s.endedAt ? [[s.stageId, minutesBetween(s.startedAt, s.endedAt)] as const] : [])),
+  );
 
 export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
   const found = plan.kitchen.vessels.find((v) => v.id === vesselId);
@@ -144,20 +176,31 @@ export function plannedSyrup(batch: Batch, ml: number): Liquid {
   return ml === 0 ? NO_LIQUID : syrupOf(massesForSyrup({ volumeMl: ml, brix: batch.plan.drink.syrup.brix }));
 }
 
-function vesselsOfMix(batch: Batch, event: Extract<BatchEvent, { type: 'mixed' }>): StoredVessel[] {
+function mixed(batch: Batch, event: BatchEvent & { type: 'mixed' }): Batch {
   const concentrate = concentrateOf(batch);
-  const syrup = plannedSyrup(batch, Math.max(event.syrupHadMl, event.mix.syrupMl));
-  const jug = jugOf({ concentrate, syrup }, event.mix, standardOf(batch)).liquid;
-  const sweetened = event.sugarAddedG > 0 ? pourTogether(jug, syrupOf({ sugarG: event.sugarAddedG, waterG: 0 })) : jug;
+  const poured = jugOf(
+    { concentrate, syrup: plannedSyrup(batch, event.mix.syrupMl) },
+    event.mix,
+    standardOf(batch),
+  ).liquid;
+  const jug = event.sugarAddedG > 0 ? pourTogether(poured, syrupOf({ sugarG: event.sugarAddedG, waterG: 0 })) : poured;
   const leftMl = volumeMl(concentrate) - event.mix.concentrateMl;
-  const rest = leftMl >= KEPT_FROM_ML ? [vessel('concentrate', 'concentrate left over', portionOfVolume(concentrate, leftMl), event.at)] : [];
-  return [vessel('jug', 'jug', sweetened, event.at), ...rest];
+  const rest =
+    leftMl >= KEPT_FROM_ML
+      ? [vessel('concentrate', 'concentrate left over', portionOfVolume(concentrate, leftMl), event.at)]
+      : [];
+  return { ...batch, mix: event.mix, jug, phase: 'put-away', vessels: [vessel('jug', 'jug', jug, event.at), ...rest] };
 }
 
 /** A rest smaller than this is a film in the pot, not a bottle. */
-const KEPT_FROM_ML = 30;
+const KEPT_FROM_ML = 50;
 
-const vessel = (id: StoredVessel['id'], name: string, liquid: Liquid, filledAt: string): StoredVessel => ({ id, name, liquid, filledAt });
+const vessel = (id: StoredVessel['id'], name: string, liquid: Liquid, filledAt: string): StoredVessel => ({
+  id,
+  name,
+  liquid,
+  filledAt,
+});
 
 function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
   const all = volumeMl(v.liquid);
@@ -166,13 +209,20 @@ function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
 
 export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drink);
 
-/** What the taster had in the glass: the jug as it is, or over ice; the concentrate's mix as planned if no jug was made. */
+/** What the taster had in the glass: the jug as it is, or over ice; the mix as planned if no jug was made. */
 export function tastedLiquid(batch: Batch, state: ServedState): Liquid {
   const { plan } = batch;
-  const jug = batch.mix ? jugOf({ concentrate: concentrateOf(batch), syrup: plannedSyrup(batch, batch.mix.syrupMl) }, batch.mix, standardOf(batch)).liquid : undefined;
-  const stand = jug ?? jugOf({ concentrate: concentrateOf(batch), syrup: plannedSyrup(batch, plan.promised.mix.syrupMl) }, { ...plan.promised.mix, concentrateMl: Math.min(plan.promised.mix.concentrateMl, volumeMl(concentrateOf(batch))) }, standardOf(batch)).liquid;
-  if (state !== 'iced' || massG(stand) === 0) return stand;
+  const jug = batch.jug ?? plannedJug(batch);
+  if (state !== 'iced' || massG(jug) === 0) return jug;
   const { serve } = plan.drink;
   const { glassMl } = plan.target;
-  return pourGlass(stand, { glassMl, iceG: iceFor(serve, glassMl, true) }, plan.kitchen, serve.rightAtMin).liquid;
+  return pourGlass(jug, { glassMl, iceG: iceFor(serve, glassMl, true) }, plan.kitchen, serve.rightAtMin).liquid;
+}
+
+function plannedJug(batch: Batch): Liquid {
+  const { mix } = batch.plan.promised;
+  const concentrate = concentrateOf(batch);
+  const concentrateMl = Math.min(mix.concentrateMl, volumeMl(concentrate));
+  return jugOf({ concentrate, syrup: plannedSyrup(batch, mix.syrupMl) }, { ...mix, concentrateMl }, standardOf(batch))
+    .liquid;
 }

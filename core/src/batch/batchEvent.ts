@@ -35,7 +35,13 @@ export type FrozenPlan = {
 export type ServedState = 'warm' | 'chilled' | 'iced';
 
 /** A taster's words: strength and sweetness from -2 to 2, harshness from 0 smooth to 3 harsh, tartness -1 flat to 1 sharp. */
-export type Verdict = { strength: -2 | -1 | 0 | 1 | 2; harsh: 0 | 1 | 2 | 3; sweet: -1 | 0 | 1; tart: -1 | 0 | 1; note?: string };
+export type Verdict = {
+  strength: -2 | -1 | 0 | 1 | 2;
+  harsh: 0 | 1 | 2 | 3;
+  sweet: -1 | 0 | 1;
+  tart: -1 | 0 | 1;
+  note?: string;
+};
 
 export type MeasuredBy = 'jug' | 'scale' | 'meter' | 'strip' | 'thermometer' | 'estimate';
 

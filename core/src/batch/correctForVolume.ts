@@ -28,4 +28,5 @@ export function steamShare(run: BrewRun): number {
 }
 
 /** Steam that did not leave is water that stayed. */
-const addedOrLostWater = (l: Liquid, lostMl: number): Liquid => (lostMl >= 0 ? withoutWater(l, lostMl * 0.998) : { ...l, waterG: l.waterG - lostMl * 0.998 });
+const addedOrLostWater = (l: Liquid, lostMl: number): Liquid =>
+  lostMl >= 0 ? withoutWater(l, lostMl * 0.998) : { ...l, waterG: l.waterG - lostMl * 0.998 };

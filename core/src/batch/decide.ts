@@ -4,7 +4,8 @@ import { concentrateOf, plannedSyrup, runningStage, timedStages, type Batch } fr
 import type { BatchEventBody } from './batchEvent';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
-export type Decision = { kind: 'accepted' } | { kind: 'refused'; reason: RefusalReason; message: string; field: string };
+export type Decision =
+  { kind: 'accepted' } | { kind: 'refused'; reason: RefusalReason; message: string; field: string };
 
 export type RefusalReason =
   | 'already-started'
@@ -24,13 +25,19 @@ export type RefusalReason =
   | 'unbelievable-volume';
 
 const accepted: Decision = { kind: 'accepted' };
-const refused = (reason: RefusalReason, field: string, message: string): Decision => ({ kind: 'refused', reason, field, message });
+const refused = (reason: RefusalReason, field: string, message: string): Decision => ({
+  kind: 'refused',
+  reason,
+  field,
+  message,
+});
 
 /** @param at when it happened, ISO 8601 */
 export function decide(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
   if (event.type === 'undone') return decideUndo(batch, event.eventId);
-  if (batch.phase === 'discarded') return refused('discarded', 'type', 'This batch was discarded; nothing more happens to it.');
+  if (batch.phase === 'discarded')
+    return refused('discarded', 'type', 'This batch was discarded; nothing more happens to it.');
   if (Date.parse(at) < Date.parse(batch.startedAt)) {
     return refused('too-early', 'at', `A time at or after the start, ${batch.startedAt}, is accepted.`);
   }
@@ -46,7 +53,9 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
     case 'poured':
       return decidePour(batch, event.vesselId, event.ml);
     case 'tasted':
-      return batch.strainedAt ? accepted : refused('nothing-to-taste', 'type', 'There is nothing to taste before the brew is strained.');
+      return batch.strainedAt
+        ? accepted
+        : refused('nothing-to-taste', 'type', 'There is nothing to taste before the brew is strained.');
     case 'discarded':
       return accepted;
   }
@@ -54,7 +63,12 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 
 function decideStage(batch: Batch, stageId: string, at: string): Decision {
   const known = timedStages(batch.plan).map((s) => s.id);
-  if (!known.includes(stageId)) return refused('unknown-stage', 'stageId', `One of ${known.join(', ')} is accepted, not ${JSON.stringify(stageId.slice(0, 40))}.`);
+  if (!known.includes(stageId))
+    return refused(
+      'unknown-stage',
+      'stageId',
+      `One of ${known.join(', ')} is accepted, not ${JSON.stringify(stageId.slice(0, 40))}.`,
+    );
   const running = runningStage(batch);
   if (running?.stageId !== stageId) {
     const now = running ? `The stage that runs is ${running.stageId}.` : 'No stage runs any more.';
@@ -71,44 +85,84 @@ const needsStrained = (batch: Batch): Decision =>
 /** More than went into the pot cannot come out. */
 function decideVolume(batch: Batch, ml: number): Decision {
   if (!batch.strainedAt) return needsStrained(batch);
-  if (batch.phase === 'put-away') return refused('already-put-away', 'type', 'This batch has been mixed or bottled already. Undo that first to change its volume.');
+  if (batch.phase === 'put-away')
+    return refused(
+      'already-put-away',
+      'type',
+      'This batch has been mixed or bottled already. Undo that first to change its volume.',
+    );
   const most = batch.plan.way.waterMl * 1.1;
   return ml > most
-    ? refused('unbelievable-volume', 'value', `${Math.round(ml)} ml is more than went into the pot. Up to ${Math.round(most)} ml is accepted.`)
+    ? refused(
+        'unbelievable-volume',
+        'value',
+        `${Math.round(ml)} ml is more than went into the pot. Up to ${Math.round(most)} ml is accepted.`,
+      )
     : accepted;
 }
 
 function needsMeasured(batch: Batch): Decision {
-  if (batch.phase === 'put-away') return refused('already-put-away', 'type', 'This batch has been mixed or bottled already.');
-  return batch.phase === 'measured' ? accepted : refused('not-measured-yet', 'type', 'Measure what came out before mixing or bottling it.');
+  if (batch.phase === 'put-away')
+    return refused('already-put-away', 'type', 'This batch has been mixed or bottled already.');
+  return batch.phase === 'measured'
+    ? accepted
+    : refused('not-measured-yet', 'type', 'Measure what came out before mixing or bottling it.');
 }
 
 function decideMix(batch: Batch, mix: MixVolumes, syrupHadMl: number): Decision {
   const ready = needsMeasured(batch);
   if (ready.kind === 'refused') return ready;
   const have = volumeMl(concentrateOf(batch));
-  if (mix.concentrateMl > have + 1) return refused('more-than-there-is', 'mix.concentrateMl', `Up to ${Math.floor(have)} ml of concentrate is there, not ${Math.round(mix.concentrateMl)} ml.`);
+  if (mix.concentrateMl > have + 1)
+    return refused(
+      'more-than-there-is',
+      'mix.concentrateMl',
+      `Up to ${Math.floor(have + 0.01)} ml of concentrate is there, not ${Math.round(mix.concentrateMl)} ml.`,
+    );
   const syrup = syrupHadMl === 0 ? 0 : volumeMl(plannedSyrup(batch, syrupHadMl));
-  if (mix.syrupMl > syrup + 1) return refused('more-than-there-is', 'mix.syrupMl', `Up to ${Math.floor(syrup)} ml of syrup is there, not ${Math.round(mix.syrupMl)} ml.`);
-  return mix.concentrateMl + mix.syrupMl + mix.waterMl > 0 ? accepted : refused('more-than-there-is', 'mix', 'Something must be poured.');
+  if (mix.syrupMl > syrup + 1)
+    return refused(
+      'more-than-there-is',
+      'mix.syrupMl',
+      `Up to ${Math.floor(syrup + 0.01)} ml of syrup is there, not ${Math.round(mix.syrupMl)} ml.`,
+    );
+  return mix.concentrateMl + mix.syrupMl + mix.waterMl > 0
+    ? accepted
+    : refused('more-than-there-is', 'mix', 'Something must be poured.');
 }
 
 function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
   const vessel = batch.vessels.find((v) => v.id === vesselId);
-  if (!vessel) return refused('more-than-there-is', 'vesselId', `There is no ${JSON.stringify(vesselId.slice(0, 40))} of this batch on the shelf.`);
+  if (!vessel)
+    return refused(
+      'more-than-there-is',
+      'vesselId',
+      `There is no ${JSON.stringify(vesselId.slice(0, 40))} of this batch on the shelf.`,
+    );
   const have = volumeMl(vessel.liquid);
-  return ml > have + 1 ? refused('more-than-there-is', 'ml', `Up to ${Math.floor(have)} ml is left, not ${Math.round(ml)} ml.`) : accepted;
+  return ml > have + 1
+    ? refused('more-than-there-is', 'ml', `Up to ${Math.floor(have + 0.01)} ml is left, not ${Math.round(ml)} ml.`)
+    : accepted;
 }
 
 function decideUndo(batch: Batch, eventId: string): Decision {
   const event = batch.events.find((e) => e.id === eventId);
-  if (!event) return refused('unknown-event', 'eventId', `No event ${JSON.stringify(eventId.slice(0, 40))} belongs to this batch.`);
-  if (event.type === 'started') return refused('cannot-undo-the-start', 'eventId', 'A start cannot be undone. Discard the batch instead.');
-  if (batch.events.some((e) => e.type === 'undone' && e.eventId === eventId)) return refused('already-undone', 'eventId', 'This has been undone already.');
+  if (!event)
+    return refused(
+      'unknown-event',
+      'eventId',
+      `No event ${JSON.stringify(eventId.slice(0, 40))} belongs to this batch.`,
+    );
+  if (event.type === 'started')
+    return refused('cannot-undo-the-start', 'eventId', 'A start cannot be undone. Discard the batch instead.');
+  if (batch.events.some((e) => e.type === 'undone' && e.eventId === eventId))
+    return refused('already-undone', 'eventId', 'This has been undone already.');
   if (FLOW.has(event.type) && laterFlow(batch, eventId)) {
     return refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.');
   }
-  return event.type === 'undone' ? refused('unknown-event', 'eventId', 'An undo cannot be undone. Do the thing again instead.') : accepted;
+  return event.type === 'undone'
+    ? refused('unknown-event', 'eventId', 'An undo cannot be undone. Do the thing again instead.')
+    : accepted;
 }
 
 /** Events that lead from one phase to the next; tastings, pours and pH readings stand on their own. */
@@ -116,6 +170,8 @@ const FLOW = new Set(['stage-ended', 'mixed', 'bottled', 'discarded']);
 
 function laterFlow(batch: Batch, eventId: string): boolean {
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  const flow = batch.events.filter((e) => !undone.has(e.id) && (FLOW.has(e.type) || (e.type === 'measured' && e.what === 'volume')));
+  const flow = batch.events.filter(
+    (e) => !undone.has(e.id) && (FLOW.has(e.type) || (e.type === 'measured' && e.what === 'volume')),
+  );
   return flow[flow.length - 1]?.id !== eventId;
 }

@@ -36,7 +36,8 @@ export type Blend = {
   usedUp: readonly string[];
 };
 
-export type BlendResult = ({ kind: 'blend' } & Blend) | { kind: 'no-blend'; reason: 'not-enough-liquid' | 'least-amounts-too-large' };
+export type BlendResult =
+  ({ kind: 'blend' } & Blend) | { kind: 'no-blend'; reason: 'not-enough-liquid' | 'least-amounts-too-large' };
 
 /**
  * Fills a volume from liquids so that the goals are met as nearly as possible.
@@ -44,11 +45,20 @@ export type BlendResult = ({ kind: 'blend' } & Blend) | { kind: 'no-blend'; reas
  * @throws InputError for a negative bound or a volume of 0
  * @example 1 L at ×1 and 80 g/L from a ×3 concentrate, a syrup of 600 g/L, and water
  */
-export function solveBlend({ liquids, goals, volumeMl }: { liquids: readonly BlendLiquid[]; goals: readonly BlendGoal[]; volumeMl: number }): BlendResult {
+export function solveBlend({
+  liquids,
+  goals,
+  volumeMl,
+}: {
+  liquids: readonly BlendLiquid[];
+  goals: readonly BlendGoal[];
+  volumeMl: number;
+}): BlendResult {
   requirePositive('solveBlend', 'volumeMl', volumeMl, 'ml');
   for (const l of liquids) {
     requireNotNegative('solveBlend', `${l.id}.minMl`, l.minMl ?? 0, 'ml');
-    if (!((l.maxMl ?? Infinity) >= (l.minMl ?? 0))) throw new InputError('solveBlend', `${l.id}.maxMl`, `at least ${l.minMl ?? 0} ml`, l.maxMl);
+    if (!((l.maxMl ?? Infinity) >= (l.minMl ?? 0)))
+      throw new InputError('solveBlend', `${l.id}.maxMl`, `at least ${l.minMl ?? 0} ml`, l.maxMl);
   }
   const most = liquids.reduce((sum, l) => sum + (l.maxMl ?? volumeMl), 0);
   if (most < volumeMl * (1 - 1e-9)) return { kind: 'no-blend', reason: 'not-enough-liquid' };
@@ -59,7 +69,9 @@ export function solveBlend({ liquids, goals, volumeMl }: { liquids: readonly Ble
     throw new Error(`solveBlend: the solver stopped with ${solution.status} on a problem that has an answer`);
   }
   const shares = new Map(solution.variables);
-  const volumes = liquids.map((l) => Math.min(l.maxMl ?? Infinity, Math.max(l.minMl ?? 0, (shares.get(l.id) ?? 0) * volumeMl)));
+  const volumes = liquids.map((l) =>
+    Math.min(l.maxMl ?? Infinity, Math.max(l.minMl ?? 0, (shares.get(l.id) ?? 0) * volumeMl)),
+  );
   return { kind: 'blend', ...checked(liquids, goals, volumes) };
 }
 
@@ -71,7 +83,10 @@ function blendModel(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[]
     const column: Record<string, number> = { '=whole': 1 };
     for (const g of goals) column[`goal:${g.id}`] = (l.perLitre[g.id] ?? 0) / g.tolerance;
     column[`bound:${l.id}`] = 1;
-    constraints[`bound:${l.id}`] = { min: (l.minMl ?? 0) / volumeMl, max: Math.min(1, (l.maxMl ?? volumeMl) / volumeMl) };
+    constraints[`bound:${l.id}`] = {
+      min: (l.minMl ?? 0) / volumeMl,
+      max: Math.min(1, (l.maxMl ?? volumeMl) / volumeMl),
+    };
     variables[l.id] = column;
   }
   for (const g of goals) {
@@ -82,6 +97,9 @@ function blendModel(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[]
   }
   return { direction: 'minimize', objective: 'cost', constraints, variables };
 }
+
+/** The solver rounds its answers to about this, ml. */
+const SOLVER_ML = 1e-3;
 
 /** Rounding to whole grams and 5 ml stays below this. */
 const MISSED_SHARE = 0.2;
@@ -100,6 +118,6 @@ function checked(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[], v
     volumesMl: Object.fromEntries(liquids.map((l, i) => [l.id, volumes[i]!])),
     reached,
     missed,
-    usedUp: liquids.filter((l, i) => l.maxMl !== undefined && volumes[i]! >= l.maxMl - 1e-6).map((l) => l.id),
+    usedUp: liquids.filter((l, i) => l.maxMl !== undefined && volumes[i]! >= l.maxMl - SOLVER_ML).map((l) => l.id),
   };
 }

@@ -1,12 +1,20 @@
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
+import { integrateGauss5 } from '../quantity/solve';
 import { vapourPressure, waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
 import type { BrewIngredient, BrewWay, Kitchen, Stage } from '../drink/drink';
 import { AGITATION, type Agitation, type ExtractionClassName } from '../extraction/extractionClass';
 import { clocksOf, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
-import { BURNER_EFFICIENCY, coolingTauMin, heatingSegment, kitchenBoilingPoint, SURFACE_STEAM, type Load } from '../heat/heating';
-import { temperatureHistory, tempAt, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
+import {
+  BURNER_EFFICIENCY,
+  coolingTauMin,
+  heatingSegment,
+  kitchenBoilingPoint,
+  SURFACE_STEAM,
+  type Load,
+} from '../heat/heating';
+import { endC, temperatureHistory, tempAt, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
 import { closedLossWPerK, openingM2, vesselHeatJPerK, type Vessel } from '../heat/vessel';
 import { massG, pourTogether, portionOf, volumeMl, waterOf, withoutWater, type Liquid } from '../liquid/liquid';
 import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
@@ -82,12 +90,17 @@ export function runBrew(setup: BrewSetup): BrewRun {
   const steamG = steamClock(history, stages, setup, factors);
 
   const liquorAt = (atMin: number): Liquid => {
-    const dissolved = plants.map((p, i) => dissolvedFrom(p.botanical, p.grams, extentsOf(clocks, additions[i]!, atMin), factors.potency));
+    const dissolved = plants.map((p, i) =>
+      dissolvedFrom(p.botanical, p.grams, extentsOf(clocks, additions[i]!, atMin), factors.potency),
+    );
     return withoutWater(pourTogether(water, ...dissolved), steamG(atMin));
   };
   const strainAt = (atMin: number): { concentrate: Liquid; ledger: WaterLedger } => {
     const liquor = liquorAt(atMin);
-    const held = heldLiquor(plants.map((p) => ({ ...p.botanical, grams: p.grams })), { press, heldScale: factors.held });
+    const held = heldLiquor(
+      plants.map((p) => ({ ...p.botanical, grams: p.grams })),
+      { press, heldScale: factors.held },
+    );
     return strained({ water, liquor, steamG: steamG(atMin), held, press });
   };
   const end = strainAt(endMin);
@@ -103,16 +116,31 @@ export function runBrew(setup: BrewSetup): BrewRun {
 
 type Plant = { ingredient: BrewIngredient; botanical: Botanical; grams: number };
 
-function strained({ water, liquor, steamG, held, press }: { water: Liquid; liquor: Liquid; steamG: number; held: { drainedMl: number; pressedMl: number }; press: boolean }): { concentrate: Liquid; ledger: WaterLedger } {
+function strained({
+  water,
+  liquor,
+  steamG,
+  held,
+  press,
+}: {
+  water: Liquid;
+  liquor: Liquid;
+  steamG: number;
+  held: { drainedMl: number; pressedMl: number };
+  press: boolean;
+}): { concentrate: Liquid; ledger: WaterLedger } {
   const totalMl = volumeMl(liquor);
   const left = held.drainedMl - held.pressedMl;
   const poured = totalMl - left;
   const clings = clingingMl(Math.max(0, poured));
   const outMl = poured - clings;
-  if (!(outMl > 0)) throw new InputError('runBrew', 'waterMl', `more than the plants hold, ${Math.ceil(left)} ml`, Math.round(totalMl));
+  if (!(outMl > 0))
+    throw new InputError('runBrew', 'waterMl', `more than the plants hold, ${Math.ceil(left)} ml`, Math.round(totalMl));
   const portion = portionOf(liquor, outMl / totalMl);
   // Pressing also pushes out fines: a tenth more harshness. House estimate.
-  const concentrate = press ? { ...portion, harshG: Object.fromEntries(Object.entries(portion.harshG).map(([k, g]) => [k, g * 1.1])) } : portion;
+  const concentrate = press
+    ? { ...portion, harshG: Object.fromEntries(Object.entries(portion.harshG).map(([k, g]) => [k, g * 1.1])) }
+    : portion;
   const mlPerG = 1000 / waterDensity(20);
   return {
     concentrate,
@@ -143,16 +171,27 @@ function dissolvedFrom(b: Botanical, grams: number, extents: Extents, potency: n
   };
 }
 
-function additionOf({ ingredient, botanical }: Plant, way: BrewWay, stages: readonly StageTime[], factors: BrewFactors): Addition | 'all-at-once' {
+function additionOf(
+  { ingredient, botanical }: Plant,
+  way: BrewWay,
+  stages: readonly StageTime[],
+  factors: BrewFactors,
+): Addition | 'all-at-once' {
   if (botanical.extractionClass === 'stirred_in') return 'all-at-once';
   const stage = stages.find((s) => s.stageId === ingredient.enters.stageId);
-  if (!stage) throw new InputError('runBrew', `${ingredient.id}.enters`, `a stage of ${way.id}`, ingredient.enters.stageId);
+  if (!stage)
+    throw new InputError('runBrew', `${ingredient.id}.enters`, `a stage of ${way.id}`, ingredient.enters.stageId);
   const extractionClass: ExtractionClassName = botanical.extractionClass;
-  return { extractionClass, entersMin: stage.startMin + ingredient.enters.atMin, rateScale: factors.rate * AGITATION[mainAgitation(way)] };
+  return {
+    extractionClass,
+    entersMin: stage.startMin + ingredient.enters.atMin,
+    rateScale: factors.rate * AGITATION[mainAgitation(way)],
+  };
 }
 
 /** One clock serves the whole steep, so the stage that lasts sets how much the material is moved. */
-const mainAgitation = (way: BrewWay): Agitation => (way.stages.find((s) => s.kind === 'steep') ?? way.stages[0]!).agitation;
+const mainAgitation = (way: BrewWay): Agitation =>
+  (way.stages.find((s) => s.kind === 'steep') ?? way.stages[0]!).agitation;
 
 /** Temperatures of the brew from cold water to straining, and when each stage begins and ends. */
 function timeline(setup: BrewSetup, factors: BrewFactors): { history: TemperatureHistory; stages: StageTime[] } {
@@ -165,7 +204,7 @@ function timeline(setup: BrewSetup, factors: BrewFactors): { history: Temperatur
     stages.push({ stageId: stage.id, kind: stage.kind, startMin: atMin, endMin: atMin + minutes });
     if (segment) {
       segments.push(segment);
-      tempC = tempAt(temperatureHistory([segment]), minutes);
+      tempC = endC(segment);
     }
     atMin += minutes;
   }
@@ -187,17 +226,34 @@ function stageSegment(stage: Stage, fromC: number, setup: BrewSetup, factors: Br
     case 'steep': {
       const place = stage.place === 'fridge' ? 'fridge' : 'counter';
       const load = loadOf(setup, factors, place);
-      return { kind: 'newton', minutes: actual ?? stage.minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) };
+      return {
+        kind: 'newton',
+        minutes: actual ?? stage.minutes,
+        fromC,
+        towardsC: load.ambientC,
+        tauMin: coolingTauMin(load),
+      };
     }
     case 'strain':
       return undefined;
   }
 }
 
-function heatStage(to: 'boil' | number, fromC: number, setup: BrewSetup, factors: BrewFactors, actual: number | undefined): Segment {
+function heatStage(
+  to: 'boil' | number,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment {
   const toC = to === 'boil' ? kitchenBoilingPoint(setup.kitchen) : to;
   const { kind, watts } = setup.kitchen.burner;
-  const predicted = heatingSegment({ load: loadOf(setup, factors, 'counter'), fromC, toC, powerIntoPotW: watts * BURNER_EFFICIENCY[kind] });
+  const predicted = heatingSegment({
+    load: loadOf(setup, factors, 'counter'),
+    fromC,
+    toC,
+    powerIntoPotW: watts * BURNER_EFFICIENCY[kind],
+  });
   // A heat that took longer or shorter than predicted went by the same path, stretched.
   return actual === undefined ? predicted : { kind: 'ramp', minutes: actual, fromC, toC };
 }
@@ -214,23 +270,26 @@ function loadOf({ way, scale, vessel, kitchen }: BrewSetup, factors: BrewFactors
 }
 
 /** Steam from under a lid, kg/(h m2) at 97 °C; at other temperatures in proportion to the vapour pressure. */
-function steamClock(history: TemperatureHistory, stages: readonly StageTime[], { vessel }: BrewSetup, factors: BrewFactors): (atMin: number) => number {
+function steamClock(
+  history: TemperatureHistory,
+  stages: readonly StageTime[],
+  { vessel }: BrewSetup,
+  factors: BrewFactors,
+): (atMin: number) => number {
   const gPerMinAt97 = (SURFACE_STEAM.lidded.value * openingM2(vessel) * 1000) / 60;
   const reference = vapourPressure(97);
   const hot = stages.filter((s) => s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
-  return (atMin) => {
-    let grams = 0;
-    for (const stage of hot) {
-      const end = Math.min(atMin, stage.endMin);
-      if (end <= stage.startMin) continue;
-      // Simpson on eight panels: the vapour pressure is smooth within a stage.
-      const n = 8;
-      const h = (end - stage.startMin) / n;
-      for (let i = 0; i <= n; i++) {
-        const weight = i === 0 || i === n ? 1 : i % 2 === 1 ? 4 : 2;
-        grams += ((weight * h) / 3) * gPerMinAt97 * (vapourPressure(tempAt(history, stage.startMin + i * h)) / reference);
-      }
-    }
-    return grams * factors.steam;
+  const rate = (atMin: number): number => (gPerMinAt97 * vapourPressure(tempAt(history, atMin))) / reference;
+  // The vapour pressure is smooth within a stage: two panels of five points do.
+  const between = (from: number, to: number): number => {
+    const middle = (from + to) / 2;
+    return integrateGauss5(rate, from, middle) + integrateGauss5(rate, middle, to);
   };
+  const whole = hot.map((s) => between(s.startMin, s.endMin));
+  return (atMin) =>
+    factors.steam *
+    hot.reduce(
+      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.startMin, atMin) : 0),
+      0,
+    );
 }

@@ -33,5 +33,14 @@ export function heldLiquor(
  * Sugar and extract won by rinsing drained plants once, in one equilibrium stage; practice gets `efficiency` of it.
  * @source conservation of mass; efficiency 0.8 (0.6 to 0.9) is a house estimate
  */
-export const washRecoveredG = ({ heldMl, heldGPerL, washMl, efficiency = 1 }: { heldMl: number; heldGPerL: number; washMl: number; efficiency?: number }): number =>
-  heldMl + washMl === 0 ? 0 : (efficiency * (heldGPerL * heldMl * washMl)) / (heldMl + washMl) / 1000;
+export const washRecoveredG = ({
+  heldMl,
+  heldGPerL,
+  washMl,
+  efficiency = 1,
+}: {
+  heldMl: number;
+  heldGPerL: number;
+  washMl: number;
+  efficiency?: number;
+}): number => (heldMl + washMl === 0 ? 0 : (efficiency * (heldGPerL * heldMl * washMl)) / (heldMl + washMl) / 1000);

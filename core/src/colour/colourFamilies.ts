@@ -3,16 +3,28 @@
  * a blue-end tail falling from 400 nm [height, width nm], and a flat part.
  * Shapes follow known absorption maxima; magnitudes are house estimates. `perPh` families change with acidity.
  */
-export type Spectrum = { peaks?: readonly (readonly [number, number, number])[]; tail?: readonly [number, number]; flat?: number };
+export type Spectrum = {
+  peaks?: readonly (readonly [number, number, number])[];
+  tail?: readonly [number, number];
+  flat?: number;
+};
 export type Family = { anchors: readonly { ph: number; spectrum: Spectrum }[] };
 
+/**
+ * A brewed liquor is never as clear as its pigment: what browns and clouds it dulls all wavelengths alike. House estimate,
+ * set by eye so that a roselle glass is crimson rather than scarlet.
+ */
+const BROWNING = 0.02;
+
 const one = (spectrum: Spectrum): Family => ({ anchors: [{ ph: 7, spectrum }] });
-const perPh = (...anchors: [number, Spectrum][]): Family => ({ anchors: anchors.map(([ph, spectrum]) => ({ ph, spectrum })) });
+const perPh = (...anchors: [number, Spectrum][]): Family => ({
+  anchors: anchors.map(([ph, spectrum]) => ({ ph, spectrum })),
+});
 
 export const COLOUR_FAMILIES = {
   roselle_red: perPh(
-    [3, { peaks: [[0.22, 520, 34]], tail: [0.12, 45] }],
-    [4.5, { peaks: [[0.09, 525, 40]], tail: [0.12, 50] }],
+    [3, { peaks: [[0.22, 520, 34]], tail: [0.12, 45], flat: BROWNING }],
+    [4.5, { peaks: [[0.09, 525, 40]], tail: [0.12, 50], flat: BROWNING }],
   ),
   tea_amber: one({ tail: [0.4, 62], flat: 0.012 }),
   green_pale: one({ tail: [0.1, 32] }),
@@ -31,8 +43,26 @@ export const COLOUR_FAMILIES = {
   ),
   butterfly_pea: perPh(
     [2.5, { peaks: [[0.28, 548, 36]], tail: [0.06, 40] }],
-    [4, { peaks: [[0.1, 618, 26], [0.36, 562, 36]], tail: [0.05, 40] }],
-    [6.5, { peaks: [[0.35, 620, 22], [0.33, 574, 26]], tail: [0.06, 40] }],
+    [
+      4,
+      {
+        peaks: [
+          [0.1, 618, 26],
+          [0.36, 562, 36],
+        ],
+        tail: [0.05, 40],
+      },
+    ],
+    [
+      6.5,
+      {
+        peaks: [
+          [0.35, 620, 22],
+          [0.33, 574, 26],
+        ],
+        tail: [0.06, 40],
+      },
+    ],
   ),
 } as const satisfies Record<string, Family>;
 

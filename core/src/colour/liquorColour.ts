@@ -17,7 +17,8 @@ const SUM = MATCHING.reduce((s, m) => ({ x: s.x + m.x, y: s.y + m.y, z: s.z + m.
 
 function spectrumAt(spectrum: Spectrum, l: number): number {
   let a = spectrum.flat ?? 0;
-  for (const [height, centre, width] of spectrum.peaks ?? []) a += height * Math.exp(-(((l - centre) / width) ** 2) / 2);
+  for (const [height, centre, width] of spectrum.peaks ?? [])
+    a += height * Math.exp(-(((l - centre) / width) ** 2) / 2);
   if (spectrum.tail) a += spectrum.tail[0] * Math.exp(-(l - 400) / spectrum.tail[1]);
   return a;
 }

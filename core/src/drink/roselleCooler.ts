@@ -21,7 +21,14 @@ export const ROSELLE_COOLER: Drink = {
         ],
         stages: [
           { id: 'heat', kind: 'heat', to: 'boil', lid: 'closed', agitation: 'still' },
-          { id: 'steep', kind: 'steep', place: 'off-heat', minutes: 15, lid: 'closed', agitation: 'stirred-now-and-then' },
+          {
+            id: 'steep',
+            kind: 'steep',
+            place: 'off-heat',
+            minutes: 15,
+            lid: 'closed',
+            agitation: 'stirred-now-and-then',
+          },
           { id: 'strain', kind: 'strain', through: 'fine-cloth', press: true, lid: 'open', agitation: 'still' },
         ],
         liquorRatio: { min: 15, max: 90 },

@@ -19,7 +19,11 @@ export const rateFactor = (eaKJPerMol: number, tempC: number, referenceC = REFER
  */
 export type ArrheniusClock = { equivalentMinutes(untilMin: number): number };
 
-export function arrheniusClock(history: TemperatureHistory, eaKJPerMol: number, referenceC = REFERENCE_C): ArrheniusClock {
+export function arrheniusClock(
+  history: TemperatureHistory,
+  eaKJPerMol: number,
+  referenceC = REFERENCE_C,
+): ArrheniusClock {
   const starts: number[] = [];
   const totals: number[] = [];
   let [time, total] = [0, 0];
@@ -29,14 +33,23 @@ export function arrheniusClock(history: TemperatureHistory, eaKJPerMol: number, 
     total += segmentEquivalent(segment, segment.minutes, eaKJPerMol, referenceC);
     time += segment.minutes;
   }
+  // Several plants and families ask for the same moments.
+  const asked = new Map<number, number>();
+  const answer = (untilMin: number): number => {
+    if (untilMin <= 0 || starts.length === 0) return 0;
+    let i = 0;
+    while (i + 1 < starts.length && starts[i + 1]! <= untilMin) i++;
+    const segment = history.segments[i]!;
+    const inside = Math.min(untilMin - starts[i]!, segment.minutes);
+    return totals[i]! + segmentEquivalent(segment, inside, eaKJPerMol, referenceC);
+  };
   return {
     equivalentMinutes(untilMin) {
-      if (untilMin <= 0 || starts.length === 0) return 0;
-      let i = 0;
-      while (i + 1 < starts.length && starts[i + 1]! <= untilMin) i++;
-      const segment = history.segments[i]!;
-      const inside = Math.min(untilMin - starts[i]!, segment.minutes);
-      return totals[i]! + segmentEquivalent(segment, inside, eaKJPerMol, referenceC);
+      const known = asked.get(untilMin);
+      if (known !== undefined) return known;
+      const value = answer(untilMin);
+      asked.set(untilMin, value);
+      return value;
     },
   };
 }
@@ -67,13 +80,21 @@ function panels(spanK: number, from: number, to: number, rate: (t: number) => nu
 }
 
 /** Newton cooling: panels of at most one time constant until it has settled (12 of them), then a hold. */
-function newtonEquivalent(segment: Extract<Segment, { kind: 'newton' }>, untilMin: number, ea: number, referenceC: number): number {
+function newtonEquivalent(
+  segment: Extract<Segment, { kind: 'newton' }>,
+  untilMin: number,
+  ea: number,
+  referenceC: number,
+): number {
   const rate = (t: number): number => rateFactor(ea, segmentTempC(segment, t), referenceC);
   const settled = Math.min(untilMin, 12 * segment.tauMin);
   let [sum, t] = [0, 0];
   while (t < settled) {
     const distance = Math.abs(segmentTempC(segment, t) - segment.towardsC);
-    const width = Math.min(settled - t, distance > PANEL_K ? -segment.tauMin * Math.log(1 - PANEL_K / distance) : segment.tauMin);
+    const width = Math.min(
+      settled - t,
+      distance > PANEL_K ? -segment.tauMin * Math.log(1 - PANEL_K / distance) : segment.tauMin,
+    );
     sum += integrateGauss5(rate, t, t + width);
     t += width;
   }

@@ -2,7 +2,13 @@ import { requireNotNegative } from '../quantity/range';
 import type { TemperatureHistory } from '../heat/temperatureHistory';
 import { tempAt } from '../heat/temperatureHistory';
 import { arrheniusClock, type ArrheniusClock } from './arrhenius';
-import { EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClass, type ExtractionClassName, type FamilyRate } from './extractionClass';
+import {
+  EXTRACTION_CLASSES,
+  HEAT_ONLY_EA,
+  type ExtractionClass,
+  type ExtractionClassName,
+  type FamilyRate,
+} from './extractionClass';
 
 /** Share of a family that is out after a number of equivalent minutes on its two clocks. */
 export function extent(rate: { k95PerMin: number; coldShare: number }, ownMin: number, heatOnlyMin: number): number {
@@ -67,5 +73,12 @@ function wetOutMinutes(cls: ExtractionClass, tempC: number): number {
 }
 
 /** Share of what came out that reaches the free liquor while the swollen plant holds some of it at the same strength. */
-export const freeShare = ({ freeMl, heldMl, partition = 1 }: { freeMl: number; heldMl: number; partition?: number }): number =>
-  freeMl / (freeMl + partition * heldMl);
+export const freeShare = ({
+  freeMl,
+  heldMl,
+  partition = 1,
+}: {
+  freeMl: number;
+  heldMl: number;
+  partition?: number;
+}): number => freeMl / (freeMl + partition * heldMl);

@@ -19,7 +19,11 @@ export function twoStepCooling(history: TemperatureHistory): TwoStepCooling {
   const cold = coldFor(history);
   if (wasHot === undefined) {
     const pullDown = cold === undefined ? undefined : cold;
-    return { min60To21: undefined, min21To5: pullDown, passes: pullDown !== undefined && pullDown <= TWO_STEP.secondLegMaxMin };
+    return {
+      min60To21: undefined,
+      min21To5: pullDown,
+      passes: pullDown !== undefined && pullDown <= TWO_STEP.secondLegMaxMin,
+    };
   }
   const middle = firstReaches(history, TWO_STEP.middleC, wasHot);
   const min60To21 = middle === undefined ? undefined : middle - wasHot;
@@ -44,7 +48,11 @@ function lastFallsThrough(history: TemperatureHistory, tempC: number): number | 
   let found: number | undefined;
   let start = 0;
   for (const segment of history.segments) {
-    if (startC(segment) >= tempC && segmentTempC(segment, segment.minutes) < tempC + 1e-6 && startC(segment) > endC(segment)) {
+    if (
+      startC(segment) >= tempC &&
+      segmentTempC(segment, segment.minutes) < tempC + 1e-6 &&
+      startC(segment) > endC(segment)
+    ) {
       const inside = firstReaches({ segments: [segment], minutes: segment.minutes }, tempC);
       if (inside !== undefined) found = start + inside;
     }

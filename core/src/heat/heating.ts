@@ -25,21 +25,42 @@ export function heatCapacityJPerK(load: Load): number {
 }
 
 /** Share of a burner's power that reaches the pot. Typical of appliance tests; gas 0.30 to 0.50. */
-export const BURNER_EFFICIENCY = { gas: 0.4, 'electric-coil': 0.72, radiant: 0.7, induction: 0.85, kettle: 0.88 } as const;
+export const BURNER_EFFICIENCY = {
+  gas: 0.4,
+  'electric-coil': 0.72,
+  radiant: 0.7,
+  induction: 0.85,
+  kettle: 0.88,
+} as const;
 export type BurnerKind = keyof typeof BURNER_EFFICIENCY;
 
 /**
  * Seconds to heat a load with `powerIntoPotW` (after the burner's efficiency).
  * @throws InputError when the losses eat the power before `toC`: the pot never gets there
  */
-export function secondsToHeat({ load, fromC, toC, powerIntoPotW }: { load: Load; fromC: number; toC: number; powerIntoPotW: number }): number {
+export function secondsToHeat({
+  load,
+  fromC,
+  toC,
+  powerIntoPotW,
+}: {
+  load: Load;
+  fromC: number;
+  toC: number;
+  powerIntoPotW: number;
+}): number {
   requirePositive('secondsToHeat', 'powerIntoPotW', powerIntoPotW, 'W');
   if (toC <= fromC) return 0;
   const capacity = heatCapacityJPerK(load);
   if (load.lossWPerK === 0) return (capacity * (toC - fromC)) / powerIntoPotW;
   const settlesAt = load.ambientC + powerIntoPotW / load.lossWPerK;
   if (settlesAt <= toC) {
-    throw new InputError('secondsToHeat', 'powerIntoPotW', `enough to pass ${toC} °C (this settles at ${settlesAt.toFixed(1)} °C)`, powerIntoPotW);
+    throw new InputError(
+      'secondsToHeat',
+      'powerIntoPotW',
+      `enough to pass ${toC} °C (this settles at ${settlesAt.toFixed(1)} °C)`,
+      powerIntoPotW,
+    );
   }
   return (capacity / load.lossWPerK) * Math.log((settlesAt - fromC) / (settlesAt - toC));
 }
@@ -58,14 +79,33 @@ export const coolingTauMin = (load: Load): number =>
   heatCapacityJPerK(load) / requirePositive('coolingTauMin', 'lossWPerK', load.lossWPerK, 'W/K') / 60;
 
 /** Temperature after `minutes` of Newton cooling or warming. */
-export const newtonTempC = ({ fromC, ambientC, tauMin, minutes }: { fromC: number; ambientC: number; tauMin: number; minutes: number }): number =>
-  ambientC + (fromC - ambientC) * Math.exp(-minutes / tauMin);
+export const newtonTempC = ({
+  fromC,
+  ambientC,
+  tauMin,
+  minutes,
+}: {
+  fromC: number;
+  ambientC: number;
+  tauMin: number;
+  minutes: number;
+}): number => ambientC + (fromC - ambientC) * Math.exp(-minutes / tauMin);
 
 /**
  * Minutes for a closed vessel to pass from one temperature to another by itself.
  * @returns Infinity where the surroundings never let it get there
  */
-export function newtonMinutes({ fromC, toC, ambientC, tauMin }: { fromC: number; toC: number; ambientC: number; tauMin: number }): number {
+export function newtonMinutes({
+  fromC,
+  toC,
+  ambientC,
+  tauMin,
+}: {
+  fromC: number;
+  toC: number;
+  ambientC: number;
+  tauMin: number;
+}): number {
   requirePositive('newtonMinutes', 'tauMin', tauMin, 'min');
   if (fromC === toC) return 0;
   const ratio = (fromC - ambientC) / (toC - ambientC);
@@ -76,8 +116,13 @@ export function newtonMinutes({ fromC, toC, ambientC, tauMin }: { fromC: number;
  * Water that boils away with this much heat going into it, kg.
  * @source conservation of energy
  */
-export const evaporatedKg = ({ netPowerW, minutes, tempC = 100 }: { netPowerW: number; minutes: number; tempC?: number }, warn?: WarningSink): number =>
-  (requireNotNegative('evaporatedKg', 'netPowerW', netPowerW, 'W') * requireNotNegative('evaporatedKg', 'minutes', minutes, 'min') * 60) /
+export const evaporatedKg = (
+  { netPowerW, minutes, tempC = 100 }: { netPowerW: number; minutes: number; tempC?: number },
+  warn?: WarningSink,
+): number =>
+  (requireNotNegative('evaporatedKg', 'netPowerW', netPowerW, 'W') *
+    requireNotNegative('evaporatedKg', 'minutes', minutes, 'min') *
+    60) /
   (latentHeat(tempC, warn) * 1000);
 
 /** Steam from an open or lidded surface, kg/(h m2). House estimates. */
@@ -94,26 +139,53 @@ export const SURFACE_STEAM = {
  * @source Lewis relation with Stefan flow, psychrometric constant 66 Pa/K; air film 7 W/(m2 K) is a house estimate (5 to 10)
  */
 export function evaporativeFluxWPerM2(
-  { tempC, ambientC, humidity = 0.5, film = 7, pressurePa = 101325, waterActivity = 1 }: { tempC: number; ambientC: number; humidity?: number; film?: number; pressurePa?: number; waterActivity?: number },
+  {
+    tempC,
+    ambientC,
+    humidity = 0.5,
+    film = 7,
+    pressurePa = 101325,
+    waterActivity = 1,
+  }: { tempC: number; ambientC: number; humidity?: number; film?: number; pressurePa?: number; waterActivity?: number },
   warn?: WarningSink,
 ): number {
   const t = intoRange('evaporativeFluxWPerM2', 'tempC', tempC, { unit: '°C', min: 0, max: 95 }, warn);
   const vapourInAir = humidity * vapourPressure(ambientC);
-  return 0.0151 * film * pressurePa * Math.log((pressurePa - vapourInAir) / (pressurePa - waterActivity * vapourPressure(t)));
+  return (
+    0.0151 * film * pressurePa * Math.log((pressurePa - vapourInAir) / (pressurePa - waterActivity * vapourPressure(t)))
+  );
 }
 
 /**
  * Cooling with the lid off: heat also leaves with the steam, so the loss depends on temperature and is integrated
  * (fourth-order Runge-Kutta, 30 s). Ends after `minutes`.
  */
-export function openCooling(
-  { load, surfaceM2, fromC, minutes, humidity }: { load: Load; surfaceM2: number; fromC: number; minutes: number; humidity?: number },
-): { segments: Segment[]; steamKg: number } {
+export function openCooling({
+  load,
+  surfaceM2,
+  fromC,
+  minutes,
+  humidity,
+}: {
+  load: Load;
+  surfaceM2: number;
+  fromC: number;
+  minutes: number;
+  humidity?: number;
+}): { segments: Segment[]; steamKg: number } {
   const capacity = heatCapacityJPerK(load);
   const film = 7;
   const steamHeatW = (t: number): number =>
-    t <= load.ambientC ? 0 : surfaceM2 * evaporativeFluxWPerM2({ tempC: Math.min(t, 95), ambientC: load.ambientC, ...(humidity === undefined ? {} : { humidity }) });
-  const rate = (t: number): number => -(load.lossWPerK * (t - load.ambientC) + film * surfaceM2 * (t - load.ambientC) + steamHeatW(t)) / capacity;
+    t <= load.ambientC
+      ? 0
+      : surfaceM2 *
+        evaporativeFluxWPerM2({
+          tempC: Math.min(t, 95),
+          ambientC: load.ambientC,
+          ...(humidity === undefined ? {} : { humidity }),
+        });
+  const rate = (t: number): number =>
+    -(load.lossWPerK * (t - load.ambientC) + film * surfaceM2 * (t - load.ambientC) + steamHeatW(t)) / capacity;
   const segments: Segment[] = [];
   let [t, left, steamKg] = [fromC, minutes, 0];
   while (left > 1e-9) {

@@ -28,7 +28,18 @@ export type IceResult = { finalC: number; meltedG: number; iceLeftG: number };
  * @example iceInDrink({ drinkG: 250, drinkC: 20, iceG: 150, iceC: -18 }) // 45.8 g melts, 0 °C
  */
 export function iceInDrink(pour: IcePour): IceResult {
-  const { drinkG, drinkC, iceG, iceC, glassG = 0, glassC = drinkC, glassCp = 0.84, drinkCp = WATER_CP, brix = 0, wetShare = 0 } = pour;
+  const {
+    drinkG,
+    drinkC,
+    iceG,
+    iceC,
+    glassG = 0,
+    glassC = drinkC,
+    glassCp = 0.84,
+    drinkCp = WATER_CP,
+    brix = 0,
+    wetShare = 0,
+  } = pour;
   requirePositive('iceInDrink', 'drinkG', drinkG, 'g');
   requireNotNegative('iceInDrink', 'iceG', iceG, 'g');
   requireNotNegative('iceInDrink', 'glassG', glassG, 'g');
@@ -42,7 +53,11 @@ export function iceInDrink(pour: IcePour): IceResult {
   if (allMelted > freezesAt(iceG)) return { finalC: allMelted, meltedG: iceG, iceLeftG: 0 };
   const excess = (melt: number): number => {
     const tf = freezesAt(water + melt);
-    return heat - ((drinkG * drinkCp + glassHeat + water * WATER_CP + melt * WATER_CP) * tf + (solid - melt) * (ICE_CP * tf - FUSION_HEAT));
+    return (
+      heat -
+      ((drinkG * drinkCp + glassHeat + water * WATER_CP + melt * WATER_CP) * tf +
+        (solid - melt) * (ICE_CP * tf - FUSION_HEAT))
+    );
   };
   let [lo, hi] = [0, solid];
   // excess() falls as more melts. Below zero at no melt: the drink itself would start to freeze, and nothing melts.
@@ -60,15 +75,35 @@ export function iceInDrink(pour: IcePour): IceResult {
 export const ICED_GLASS_LOSS_W_PER_K = 0.4;
 
 /** Ice that melts while the glass stands, g, as long as there is ice. */
-export const ambientMeltG = ({ minutes, ambientC, drinkC = 0, lossWPerK = ICED_GLASS_LOSS_W_PER_K }: { minutes: number; ambientC: number; drinkC?: number; lossWPerK?: number }): number =>
-  (1000 * lossWPerK * Math.max(0, ambientC - drinkC) * minutes * 60) / (FUSION_HEAT * 1000);
+export const ambientMeltG = ({
+  minutes,
+  ambientC,
+  drinkC = 0,
+  lossWPerK = ICED_GLASS_LOSS_W_PER_K,
+}: {
+  minutes: number;
+  ambientC: number;
+  drinkC?: number;
+  lossWPerK?: number;
+}): number => (1000 * lossWPerK * Math.max(0, ambientC - drinkC) * minutes * 60) / (FUSION_HEAT * 1000);
 
 /**
  * Ice that a hot concentrate melts completely to end at `finalC`, per mass of concentrate, and the strength it must have.
  * @throws InputError if it is no hotter than its end
  */
-export function flashChill({ hotC, iceC, finalC, targetX }: { hotC: number; iceC: number; finalC: number; targetX: number }): { icePerHot: number; concentrateX: number } {
-  if (!(hotC > finalC && finalC >= 0)) throw new InputError('flashChill', 'hotC', `above the final ${finalC} °C, itself 0 °C or more`, hotC);
+export function flashChill({
+  hotC,
+  iceC,
+  finalC,
+  targetX,
+}: {
+  hotC: number;
+  iceC: number;
+  finalC: number;
+  targetX: number;
+}): { icePerHot: number; concentrateX: number } {
+  if (!(hotC > finalC && finalC >= 0))
+    throw new InputError('flashChill', 'hotC', `above the final ${finalC} °C, itself 0 °C or more`, hotC);
   const icePerHot = (WATER_CP * (hotC - finalC)) / (FUSION_HEAT - ICE_CP * iceC + WATER_CP * finalC);
   return { icePerHot, concentrateX: targetX * (1 + icePerHot) };
 }
@@ -80,6 +115,7 @@ export function glassOverIce(pour: IcePour, ambientC: number): GlassOverTime {
   const firstSip = iceInDrink(pour);
   return {
     firstSip,
-    meltedG: (minutes) => Math.min(pour.iceG, firstSip.meltedG + ambientMeltG({ minutes, ambientC, drinkC: firstSip.finalC })),
+    meltedG: (minutes) =>
+      Math.min(pour.iceG, firstSip.meltedG + ambientMeltG({ minutes, ambientC, drinkC: firstSip.finalC })),
   };
 }

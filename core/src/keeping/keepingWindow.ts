@@ -95,5 +95,14 @@ export const measuredPhAtMost = (reading: PhReading | undefined, limit: number):
   reading?.method === 'meter' ? reading.ph <= limit : reading?.method === 'strip' ? reading.ph <= limit - 0.4 : false;
 
 /** Longest a thing keeps at another temperature if it keeps `days` at the reference. @source Q10 rule, 2 to 4, house default 2.5 */
-export const keepingDaysAt = ({ days, tempC, referenceC = 4, q10 = 2.5 }: { days: number; tempC: number; referenceC?: number; q10?: number }): number =>
-  days * q10 ** ((referenceC - tempC) / 10);
+export const keepingDaysAt = ({
+  days,
+  tempC,
+  referenceC = 4,
+  q10 = 2.5,
+}: {
+  days: number;
+  tempC: number;
+  referenceC?: number;
+  q10?: number;
+}): number => days * q10 ** ((referenceC - tempC) / 10);

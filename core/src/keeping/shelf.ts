@@ -41,7 +41,9 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
   const window = windowOf(facts);
   const figures = figuresOf(stored.liquid, standardOf(batch), batch.plan.houseHarshLimit);
   const after = (days: number): string => new Date(made + days * DAY_MS).toISOString();
-  const days = batch.plan.target.audience.some((a) => a === 'vulnerable' || a === 'pregnant') ? window.targetDays : window.hardDays;
+  const days = batch.plan.target.audience.some((a) => a === 'vulnerable' || a === 'pregnant')
+    ? window.targetDays
+    : window.hardDays;
   return {
     batchId: batch.id,
     vesselId: stored.id,

@@ -29,7 +29,15 @@ export const waterOf = (volumeMl: number): Liquid => ({
 });
 
 /** A sweetener dissolved in water. */
-export const syrupOf = ({ sugarG, waterG, kind = 'white_sugar' }: { sugarG: number; waterG: number; kind?: string }): Liquid => ({
+export const syrupOf = ({
+  sugarG,
+  waterG,
+  kind = 'white_sugar',
+}: {
+  sugarG: number;
+  waterG: number;
+  kind?: string;
+}): Liquid => ({
   ...NO_LIQUID,
   waterG: requireNotNegative('syrupOf', 'waterG', waterG, 'g'),
   sugarG: { [kind]: requireNotNegative('syrupOf', 'sugarG', sugarG, 'g') },
@@ -37,18 +45,21 @@ export const syrupOf = ({ sugarG, waterG, kind = 'white_sugar' }: { sugarG: numb
 
 /** All of these in one vessel. */
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {
-  let result = NO_LIQUID;
+  // Filled in place, then handed out as read-only: this runs some hundred times in a plan.
+  const sum = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0 };
   for (const l of liquids) {
-    result = {
-      waterG: result.waterG + l.waterG,
-      bodyG: addKinds(result.bodyG, l.bodyG),
-      harshG: addKinds(result.harshG, l.harshG),
-      sugarG: addKinds(result.sugarG, l.sugarG),
-      acidG: result.acidG + l.acidG,
-      caffeineMg: result.caffeineMg + l.caffeineMg,
-    };
+    sum.waterG += l.waterG;
+    sum.acidG += l.acidG;
+    sum.caffeineMg += l.caffeineMg;
+    addInto(sum.bodyG, l.bodyG);
+    addInto(sum.harshG, l.harshG);
+    addInto(sum.sugarG, l.sugarG);
   }
-  return result;
+  return sum;
+}
+
+function addInto(sum: Record<string, number>, kinds: ByKind): void {
+  for (const kind in kinds) sum[kind] = (sum[kind] ?? 0) + kinds[kind]!;
 }
 
 /** A share of a liquid, 0 or more (2 doubles it). */
@@ -76,7 +87,8 @@ export function portionOfVolume(l: Liquid, ml: number): Liquid {
 
 /** The liquid after some of its water has left as steam. */
 export function withoutWater(l: Liquid, steamG: number): Liquid {
-  if (!(steamG >= 0 && steamG < l.waterG)) throw new InputError('withoutWater', 'steamG', `0 to below ${l.waterG} g`, steamG);
+  if (!(steamG >= 0 && steamG < l.waterG))
+    throw new InputError('withoutWater', 'steamG', `0 to below ${l.waterG} g`, steamG);
   return { ...l, waterG: l.waterG - steamG };
 }
 
@@ -106,11 +118,8 @@ export const acidGPerL = (l: Liquid): number => perLitre(l, l.acidG);
 export const harshGPerL = (l: Liquid, plant: string): number => perLitre(l, l.harshG[plant] ?? 0);
 export const bodyGPerL = (l: Liquid, plant: string): number => perLitre(l, l.bodyG[plant] ?? 0);
 
-export function addKinds(a: ByKind, b: ByKind): ByKind {
-  const sum: Record<string, number> = { ...a };
-  for (const [kind, g] of Object.entries(b)) sum[kind] = (sum[kind] ?? 0) + g;
-  return sum;
+export function mapKinds(kinds: ByKind, f: (g: number, kind: string) => number): ByKind {
+  const mapped: Record<string, number> = {};
+  for (const kind in kinds) mapped[kind] = f(kinds[kind]!, kind);
+  return mapped;
 }
-
-export const mapKinds = (kinds: ByKind, f: (g: number, kind: string) => number): ByKind =>
-  Object.fromEntries(Object.entries(kinds).map(([kind, g]) => [kind, f(g, kind)]));

@@ -24,7 +24,10 @@ export function weightedStrength(l: Liquid): number {
 export function strengthShares(l: Liquid): Record<string, number> {
   const all = weightedStrength(l);
   return Object.fromEntries(
-    Object.keys(l.bodyG).map((plant) => [plant, all === 0 ? 0 : (strengthWeightLPerG(plant) * bodyGPerL(l, plant)) / all]),
+    Object.keys(l.bodyG).map((plant) => [
+      plant,
+      all === 0 ? 0 : (strengthWeightLPerG(plant) * bodyGPerL(l, plant)) / all,
+    ]),
   );
 }
 
@@ -40,7 +43,11 @@ export function harshLimitGPerL(plant: string): number {
   const hot = b.hotMin.max > 0;
   const minutes = hot ? b.hotMin.max : b.coldHours.max * 60;
   const tempC = hot ? (b.hotC.min + b.hotC.max) / 2 : 5;
-  const out = extent(harsh, minutes * rateFactor(harsh.eaKJPerMol, tempC), minutes * rateFactor(Math.max(HEAT_ONLY_EA, harsh.eaKJPerMol), tempC));
+  const out = extent(
+    harsh,
+    minutes * rateFactor(harsh.eaKJPerMol, tempC),
+    minutes * rateFactor(Math.max(HEAT_ONLY_EA, harsh.eaKJPerMol), tempC),
+  );
   const limit = b.dose.typical * b.harshMax * out;
   return limit > 0 ? limit : Infinity;
 }
@@ -73,4 +80,5 @@ export function colourOf(l: Liquid, depthCm: number): string {
 }
 
 /** Net body of all plants, g/L. */
-export const netBodyGPerL = (l: Liquid): number => (totalOf(l.bodyG) === 0 ? 0 : (1000 * totalOf(l.bodyG)) / volumeMl(l));
+export const netBodyGPerL = (l: Liquid): number =>
+  totalOf(l.bodyG) === 0 ? 0 : (1000 * totalOf(l.bodyG)) / volumeMl(l);

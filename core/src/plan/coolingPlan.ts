@@ -48,7 +48,10 @@ const MIXING_MIN = 2;
  * ice; else an ice bath first, no colder than needed. What cannot pass at all comes back with legs that say so.
  */
 export function planCooling(setup: CoolingSetup): CoolingPlan {
-  const baths = [...(setup.strainedC <= MIX_BELOW_C ? [setup.strainedC] : []), ...BATH_TARGETS.filter((t) => t < setup.strainedC)];
+  const baths = [
+    ...(setup.strainedC <= MIX_BELOW_C ? [setup.strainedC] : []),
+    ...BATH_TARGETS.filter((t) => t < setup.strainedC),
+  ];
   let last: CoolingPlan | undefined;
   for (const bathToC of baths) {
     for (const withIce of [false, true]) {

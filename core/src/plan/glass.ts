@@ -15,7 +15,12 @@ export type Glass = {
 const GLASS_SHARE = 0.7;
 
 /** A glass poured from the jug, as it is `minutes` later; without ice it is the drink as poured. */
-export function pourGlass(jug: Liquid, { glassMl, iceG }: { glassMl: number; iceG: number }, kitchen: Kitchen, minutes: number): Glass {
+export function pourGlass(
+  jug: Liquid,
+  { glassMl, iceG }: { glassMl: number; iceG: number },
+  kitchen: Kitchen,
+  minutes: number,
+): Glass {
   const poured = portionOfVolume(jug, glassMl);
   if (iceG === 0) return { meltedG: 0, thinning: 1, tempC: kitchen.fridgeC, liquid: poured };
   const glass = glassOverIce(
@@ -36,4 +41,5 @@ export function pourGlass(jug: Liquid, { glassMl, iceG }: { glassMl: number; ice
 }
 
 /** Ice for a glass of another size, in proportion to the recipe's; none if it is not served over ice. */
-export const iceFor = (serve: Serve, glassMl: number, iced: boolean): number => (iced ? (serve.iceG * glassMl) / serve.glassMl : 0);
+export const iceFor = (serve: Serve, glassMl: number, iced: boolean): number =>
+  iced ? (serve.iceG * glassMl) / serve.glassMl : 0;

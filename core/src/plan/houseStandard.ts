@@ -32,8 +32,14 @@ function bookGlass(drink: Drink): Liquid {
   const { concentrate } = runBrew({ way, scale: 1, vessel, kitchen });
   const syrup = syrupOf(massesForSyrup({ volumeMl: drink.book.syrupMl, brix: drink.syrup.brix }));
   const waterMl = drink.book.jugMl - volumeMl(concentrate) - drink.book.syrupMl;
-  if (waterMl < 0) throw new InputError('bookStandard', 'book.jugMl', 'at least concentrate and syrup', drink.book.jugMl);
+  if (waterMl < 0)
+    throw new InputError('bookStandard', 'book.jugMl', 'at least concentrate and syrup', drink.book.jugMl);
   const jug = pourTogether(concentrate, syrup, waterOf(waterMl));
   const { serve } = drink;
-  return pourGlass(jug, { glassMl: serve.glassMl, iceG: iceFor(serve, serve.glassMl, drink.book.iced) }, kitchen, serve.rightAtMin).liquid;
+  return pourGlass(
+    jug,
+    { glassMl: serve.glassMl, iceG: iceFor(serve, serve.glassMl, drink.book.iced) },
+    kitchen,
+    serve.rightAtMin,
+  ).liquid;
 }

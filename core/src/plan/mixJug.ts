@@ -1,6 +1,15 @@
 import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
 import { InputError } from '../quantity/errors';
-import { acidGPerL, portionOfVolume, pourTogether, sugarGPerL, totalOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import {
+  acidGPerL,
+  portionOfVolume,
+  pourTogether,
+  sugarGPerL,
+  totalOf,
+  volumeMl,
+  waterOf,
+  type Liquid,
+} from '../liquid/liquid';
 import { harshness, weightedStrength } from '../liquid/strength';
 
 /** What stands on the table for the mix: the liquids as they are, all of each. Water is never short. */
@@ -25,7 +34,11 @@ export type Jug = {
 /** Fills the jug from what is on hand, as near to what is wanted as that allows. */
 export function mixJug(onHand: OnHand, wanted: JugWanted): Jug {
   const liquids: BlendLiquid[] = [
-    { id: 'concentrate', maxMl: volumeMl(onHand.concentrate), perLitre: qualities(onHand.concentrate, wanted.standard) },
+    {
+      id: 'concentrate',
+      maxMl: volumeMl(onHand.concentrate),
+      perLitre: qualities(onHand.concentrate, wanted.standard),
+    },
     { id: 'syrup', maxMl: volumeMl(onHand.syrup), perLitre: qualities(onHand.syrup, wanted.standard) },
     { id: 'water', perLitre: {} },
   ];
@@ -90,7 +103,8 @@ export function shortFall(onHand: OnHand, wanted: JugWanted): ShortFall | undefi
 function largestThatFits(onHand: OnHand, wanted: JugWanted): Jug | undefined {
   const [haveC, haveS] = [volumeMl(onHand.concentrate), volumeMl(onHand.syrup)];
   if (haveC === 0 || (haveS === 0 && wanted.sugarGPerL > 0)) return undefined;
-  const plenty = (l: Liquid, have: number): Liquid => (have === 0 ? l : portionOfVolume(l, Math.max(have, wanted.volumeMl)));
+  const plenty = (l: Liquid, have: number): Liquid =>
+    have === 0 ? l : portionOfVolume(l, Math.max(have, wanted.volumeMl));
   const free = mixJug({ concentrate: plenty(onHand.concentrate, haveC), syrup: plenty(onHand.syrup, haveS) }, wanted);
   if (free.missed.length > 0) return undefined;
   const reach = Math.min(

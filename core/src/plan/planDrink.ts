@@ -1,4 +1,11 @@
-import { FACTOR_SIGMA, REFERENCE_FACTORS, runBrew, type BrewFactors, type BrewRun, type BrewSetup } from '../brew/brewRun';
+import {
+  FACTOR_SIGMA,
+  REFERENCE_FACTORS,
+  runBrew,
+  type BrewFactors,
+  type BrewRun,
+  type BrewSetup,
+} from '../brew/brewRun';
 import { steepCurve, type SteepCurve } from '../brew/steepCurve';
 import { describeRange } from '../quantity/range';
 import { InputError } from '../quantity/errors';
@@ -7,7 +14,16 @@ import { inKitchenMeasure, roundGrams, roundTo, type KitchenMeasure } from '../q
 import { botanicalBySlug } from '../reference/botanicals';
 import { massesForSyrup } from '../sugar/syrup';
 import type { Learned } from '../taste/learned';
-import { steepOf, TARGET_RANGES, wayOf, withSteep, type BrewWay, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
+import {
+  steepOf,
+  TARGET_RANGES,
+  wayOf,
+  withSteep,
+  type BrewWay,
+  type Drink,
+  type Kitchen,
+  type PlanTarget,
+} from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { syrupOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { colourOf, weightedStrength } from '../liquid/strength';
@@ -17,7 +33,13 @@ import { bookStandard } from './houseStandard';
 import { figuresOf, mixJug, type Jug, type JugFigures, type JugWanted } from './mixJug';
 import { smallestHolding, smallestVesselFor } from './vesselChoice';
 
-export type PlannedLeaf = { ingredientId: string; plant: string; name: string; grams: number; measure: KitchenMeasure | undefined };
+export type PlannedLeaf = {
+  ingredientId: string;
+  plant: string;
+  name: string;
+  grams: number;
+  measure: KitchenMeasure | undefined;
+};
 
 /** A plan solved back from the glass: every amount, what it will give, and how sure that is. */
 export type Plan = {
@@ -71,7 +93,10 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
 export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): PlanResult {
   requireTarget(drink, target);
   const jugMl = target.litres * 1000;
-  const jugVessel = smallestHolding(kitchen.vessels.filter((v) => v.kind === 'jug'), jugMl);
+  const jugVessel = smallestHolding(
+    kitchen.vessels.filter((v) => v.kind === 'jug'),
+    jugMl,
+  );
   if (!jugVessel) return tooBigForJugs(target, kitchen);
   const solver = new BrewSolver(drink, target, kitchen, REFERENCE_FACTORS);
   const solved = solver.solve();
@@ -82,7 +107,12 @@ export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, le
 function tooBigForJugs(target: PlanTarget, kitchen: Kitchen): NoPlan {
   const largest = Math.max(0, ...kitchen.vessels.filter((v) => v.kind === 'jug').map((v) => v.capacityMl)) / 1000;
   const nearest = largest >= TARGET_RANGES.litres.min ? { ...target, litres: largest } : undefined;
-  return { kind: 'no-plan', limit: 'jug', message: `The largest jug holds ${largest} L, and ${target.litres} L is wanted.`, nearest };
+  return {
+    kind: 'no-plan',
+    limit: 'jug',
+    message: `The largest jug holds ${largest} L, and ${target.litres} L is wanted.`,
+    nearest,
+  };
 }
 
 type Solved = { kind: 'solved'; way: BrewWay; vessel: Vessel; jugWanted: JugWanted };
@@ -112,7 +142,12 @@ class BrewSolver {
     // The melt hardly depends on what is dissolved; a syrup of the wanted sweetness stands in for the drink.
     const gPerMl = target.sugarGPerL / 1000;
     const stand = syrupOf({ sugarG: gPerMl * target.glassMl, waterG: target.glassMl * (1 - 0.62 * gPerMl) });
-    const { thinning } = pourGlass(stand, { glassMl: volumeMl(stand), iceG: this.iceG }, kitchen, drink.serve.rightAtMin);
+    const { thinning } = pourGlass(
+      stand,
+      { glassMl: volumeMl(stand), iceG: this.iceG },
+      kitchen,
+      drink.serve.rightAtMin,
+    );
     return {
       volumeMl: target.litres * 1000,
       strengthX: target.strengthX * thinning,
@@ -131,7 +166,8 @@ class BrewSolver {
   private denser(): Solved | NoPlan {
     const written = ratioOf(this.way);
     const most = this.way.liquorRatio.max / written;
-    const at = (factor: number): ReturnType<BrewSolver['scaleFor']> => this.scaleFor({ ...this.way, waterMl: this.way.waterMl / factor });
+    const at = (factor: number): ReturnType<BrewSolver['scaleFor']> =>
+      this.scaleFor({ ...this.way, waterMl: this.way.waterMl / factor });
     const densest = at(most);
     if (densest.kind !== 'solved') return densest.kind === 'no-plan' ? densest : this.tooStrong(most);
     let [lo, hi, best] = [1, most, densest];
@@ -148,7 +184,8 @@ class BrewSolver {
     const { target } = this;
     const densest = { ...this.way, waterMl: this.way.waterMl / most };
     const works = (strengthX: number): boolean =>
-      new BrewSolver(this.drink, { ...target, strengthX }, this.kitchen, this.factors).scaleFor(densest).kind === 'solved';
+      new BrewSolver(this.drink, { ...target, strengthX }, this.kitchen, this.factors).scaleFor(densest).kind ===
+      'solved';
     let lo: number = TARGET_RANGES.strengthX.min;
     let hi = target.strengthX;
     if (!works(lo)) {
@@ -183,16 +220,22 @@ class BrewSolver {
       const needed = this.neededFrom(concentrate);
       if (needed === undefined) return { kind: 'too-weak' };
       const step = needed / volumeMl(concentrate);
-      if (Math.abs(step - 1) < 1e-4) return { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted };
+      if (Math.abs(step - 1) < 1e-4)
+        return { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted };
       scale *= step;
     }
     // Between two vessels the scale can hop: the last one is within a hop of the answer, and rounding is checked later.
     const vessel = smallestVesselFor(this.kitchen.vessels, way, scale * 1.02);
-    return vessel ? { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted } : this.tooBigForPots(way);
+    return vessel
+      ? { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted }
+      : this.tooBigForPots(way);
   }
 
   private tooBigForPots(way: BrewWay): NoPlan {
-    const largest = Math.max(0, ...this.kitchen.vessels.filter((v) => v.kind === way.vesselKind).map((v) => v.capacityMl));
+    const largest = Math.max(
+      0,
+      ...this.kitchen.vessels.filter((v) => v.kind === way.vesselKind).map((v) => v.capacityMl),
+    );
     return {
       kind: 'no-plan',
       limit: 'vessel',
@@ -208,7 +251,10 @@ class BrewSolver {
   /** Volume of this concentrate the jug takes; undefined if there is no room for it. */
   private neededFrom(concentrate: Liquid): number | undefined {
     const { volumeMl: jugMl, strengthX, sugarGPerL } = this.jugWanted;
-    const mine = { x: weightedStrength(concentrate) / this.standard, sugar: figuresOf(concentrate, this.standard).sugarGPerL };
+    const mine = {
+      x: weightedStrength(concentrate) / this.standard,
+      sugar: figuresOf(concentrate, this.standard).sugarGPerL,
+    };
     const needed = (jugMl * strengthX) / mine.x;
     const sugarLeft = Math.max(0, sugarGPerL - (mine.sugar * needed) / jugMl);
     const syrupMl = (sugarLeft * jugMl) / syrupSugarGPerL(this.drink);
@@ -216,12 +262,19 @@ class BrewSolver {
   }
 }
 
+/** To what a kitchen scale shows; up rather than down where rounding down would thin the drink by more than a hundredth. */
+function roundLeaf(grams: number): number {
+  const nearest = Math.max(0.1, roundGrams(grams));
+  const step = grams >= 10 ? 1 : 0.1;
+  return (grams - nearest) / grams > 0.01 ? roundGrams(nearest + step) : nearest;
+}
+
 const ratioOf = (way: BrewWay): number => (1000 * way.ingredients.reduce((sum, i) => sum + i.grams, 0)) / way.waterMl;
 
 const scaled = (way: BrewWay, scale: number): BrewWay => ({
   ...way,
   waterMl: Math.max(10, roundTo(way.waterMl * scale, 10)),
-  ingredients: way.ingredients.map((i) => ({ ...i, grams: Math.max(0.1, roundGrams(i.grams * scale)) })),
+  ingredients: way.ingredients.map((i) => ({ ...i, grams: roundLeaf(i.grams * scale) })),
 });
 
 function syrupSugarGPerL(drink: Drink): number {
@@ -230,7 +283,12 @@ function syrupSugarGPerL(drink: Drink): number {
 }
 
 /** From the rounded amounts forward again: the figures shown are those of what the cook will really weigh. */
-function finish(solver: BrewSolver, { way, vessel, jugWanted }: Solved, jugVessel: Vessel, learned: Learned | undefined): Plan {
+function finish(
+  solver: BrewSolver,
+  { way, vessel, jugWanted }: Solved,
+  jugVessel: Vessel,
+  learned: Learned | undefined,
+): Plan {
   const { drink, target, kitchen, factors, standard, iceG } = solver;
   const run = runBrew(solver.setup(way, 1, vessel));
   const plenty = syrupOf(massesForSyrup({ volumeMl: jugWanted.volumeMl, brix: drink.syrup.brix }));
@@ -250,12 +308,21 @@ function finish(solver: BrewSolver, { way, vessel, jugWanted }: Solved, jugVesse
     run,
     leaf: way.ingredients.map((i) => plannedLeaf(i.id, i.plant, i.grams)),
     waterMl: way.waterMl,
-    syrup: { ...massesForSyrup({ volumeMl: syrupMl, brix: drink.syrup.brix }), volumeMl: syrupMl, brix: drink.syrup.brix },
+    syrup: {
+      ...massesForSyrup({ volumeMl: syrupMl, brix: drink.syrup.brix }),
+      volumeMl: syrupMl,
+      brix: drink.syrup.brix,
+    },
     concentrate: { ...figuresOf(run.concentrate, standard, houseLimit), ...spread(solver, way, vessel) },
     jugWanted,
     jug: { ...jug, vessel: jugVessel },
-    glass: { ...glass, figures: figuresOf(glass.liquid, standard, houseLimit), iceG, count: (target.litres * 1000) / target.glassMl },
-    curve: curveFor(solver, way, vessel, run, jug, glass, houseLimit),
+    glass: {
+      ...glass,
+      figures: figuresOf(glass.liquid, standard, houseLimit),
+      iceG,
+      count: (target.litres * 1000) / target.glassMl,
+    },
+    curve: curveFor(solver, { way, vessel, run, jug, glass, houseHarshLimit: houseLimit }),
     cooling: planCooling({
       concentrate: run.concentrate,
       strainedC: run.at(run.endMin).tempC,
@@ -274,7 +341,17 @@ function plannedLeaf(ingredientId: string, plant: string, grams: number): Planne
 }
 
 /** The curve looks past the planned pull, so that the cook sees what late means; a fridge steep ends at a day. */
-function curveFor(solver: BrewSolver, way: BrewWay, vessel: Vessel, run: BrewRun, jug: Jug, glass: Glass, houseHarshLimit: number): SteepCurve {
+function curveFor(
+  solver: BrewSolver,
+  {
+    way,
+    vessel,
+    run,
+    jug,
+    glass,
+    houseHarshLimit,
+  }: { way: BrewWay; vessel: Vessel; run: BrewRun; jug: Jug; glass: Glass; houseHarshLimit: number },
+): SteepCurve {
   const planned = steepOf(way).minutes;
   const longer = runBrew(solver.setup(withSteep(way, Math.min(1440, Math.max(planned * 2, planned + 5))), 1, vessel));
   const start = run.stages.find((s) => s.kind === 'steep')!.startMin;
@@ -305,7 +382,8 @@ function spread(solver: BrewSolver, way: BrewWay, vessel: Vessel): { sigmaLnVolu
  * Share of a vessel's width that its liquid seems to be seen through: light enters from all sides. House estimate;
  * the full width would show every concentrate as black.
  */
-const SEEN_THROUGH = 0.2;
+const SEEN_THROUGH = 0.09;
 
 /** Colour of a liquid in a vessel, as it looks from the front. */
-export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string => colourOf(liquid, vessel.diameterCm * SEEN_THROUGH);
+export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string =>
+  colourOf(liquid, vessel.diameterCm * SEEN_THROUGH);

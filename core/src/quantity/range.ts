@@ -5,9 +5,7 @@ export type Range = { readonly unit: string; readonly min: number; readonly max:
 
 /** "0 to 110 °C" */
 export function describeRange(range: Range): string {
-  return range.unit === ''
-    ? `${range.min} to ${range.max}`
-    : `${range.min} to ${range.max} ${range.unit}`;
+  return range.unit === '' ? `${range.min} to ${range.max}` : `${range.min} to ${range.max} ${range.unit}`;
 }
 
 /** @throws InputError unless `value` is a finite number inside `range` */

@@ -96,7 +96,12 @@ function check(b: Botanical): void {
   };
   const known = b.extractionClass === 'stirred_in' || b.extractionClass in EXTRACTION_CLASSES;
   rule(known, 'extractionClass', `one of ${Object.keys(EXTRACTION_CLASSES).join(', ')}, stirred_in`, b.extractionClass);
-  rule(b.colourFamily === 'none' || b.colourFamily in COLOUR_FAMILIES, 'colourFamily', 'a known family or none', b.colourFamily);
+  rule(
+    b.colourFamily === 'none' || b.colourFamily in COLOUR_FAMILIES,
+    'colourFamily',
+    'a known family or none',
+    b.colourFamily,
+  );
   rule(b.dose.low <= b.dose.typical && b.dose.typical <= b.dose.high, 'dose', 'low <= typical <= high', b.dose.typical);
   rule(b.sugar + b.citricEq <= b.bodyMax + 1e-9, 'bodyMax', 'at least its own sugar and acid', b.bodyMax);
   rule(b.bodyMax + b.harshMax <= 1, 'bodyMax + harshMax', 'at most 1 g/g', b.bodyMax + b.harshMax);

@@ -20,7 +20,9 @@ export const vulnerableDrinker = ({ audience: a }: Facts): boolean =>
 
 /** Some hot steep, decoction or boil of at least 80 °C for at least 3 minutes. */
 export const hotBrewed = (f: Facts): boolean =>
-  (f.stages ?? []).some((s) => ['hot_steep', 'decoct', 'boil'].includes(s.kind) && (s.temp_c ?? 0) >= 80 && (s.minutes ?? 0) >= 3);
+  (f.stages ?? []).some(
+    (s) => ['hot_steep', 'decoct', 'boil'].includes(s.kind) && (s.temp_c ?? 0) >= 80 && (s.minutes ?? 0) >= 3,
+  );
 
 /** Boiling point, °C, by the rule book's rough rule. */
 export const roughBoilingPoint = (f: Facts): number => 100 - (f.altitude_m ?? 0) / 300;
@@ -32,9 +34,11 @@ export function phAtMost({ storage: s }: Facts, limit: number): boolean {
 
 /** Acid, sugar or alcohol that stops growth. It does not kill germs already there. */
 export const exempt = (f: Facts): boolean =>
-  !vulnerableDrinker(f) && ((f.storage?.brix ?? 0) >= 65 || (f.storage?.abv ?? 0) >= 20 || (hotBrewed(f) && phAtMost(f, 4.2)));
+  !vulnerableDrinker(f) &&
+  ((f.storage?.brix ?? 0) >= 65 || (f.storage?.abv ?? 0) >= 20 || (hotBrewed(f) && phAtMost(f, 4.2)));
 
-const onlyTea = (f: Facts): boolean => ingredientsOf(f).length > 0 && ingredientsOf(f).every((i) => rowOf(i)?.role === 'tea');
+const onlyTea = (f: Facts): boolean =>
+  ingredientsOf(f).length > 0 && ingredientsOf(f).every((i) => rowOf(i)?.role === 'tea');
 
 /** Keeping window by storage category. */
 export const windowOf = (f: Facts): KeepingWindow =>
@@ -60,7 +64,8 @@ export const relaxedPlainTea = (f: Facts): boolean =>
   !vulnerableDrinker(f) &&
   (f.storage?.ambient_c ?? 22) <= 32;
 
-export const acidDrink = (f: Facts): boolean => hasKey(f, 'acid') || (f.storage?.ph !== undefined && f.storage.ph < 4.6);
+export const acidDrink = (f: Facts): boolean =>
+  hasKey(f, 'acid') || (f.storage?.ph !== undefined && f.storage.ph < 4.6);
 
 export const vesselsOf = (f: Facts): readonly string[] => {
   const own = (f.stages ?? []).flatMap((s) => (s.vessel ? [s.vessel] : []));
@@ -72,4 +77,5 @@ export const highestDoseShare = (f: Facts): number =>
   Math.max(0, ...ingredientsOf(f).map((i) => i.g / (f.volume_l ?? 1) / (rowOf(i)?.dose.high ?? Infinity)));
 
 /** Longest fridge steep that any of the plants is usually given, h. */
-export const longestUsualColdHours = (f: Facts): number => Math.max(0, ...ingredientsOf(f).map((i) => rowOf(i)?.coldHours.max ?? 0));
+export const longestUsualColdHours = (f: Facts): number =>
+  Math.max(0, ...ingredientsOf(f).map((i) => rowOf(i)?.coldHours.max ?? 0));

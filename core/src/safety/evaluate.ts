@@ -13,7 +13,9 @@ export const findingsOf = (facts: Facts): readonly Finding[] =>
     .sort((a, b) => SEVERITY[a.level] - SEVERITY[b.level]);
 
 /** Ids of the rules that fire, in the order of the rule book. */
-export const firedRules = (facts: Facts): readonly string[] => RULES.filter((rule) => rule.fires(facts)).map((rule) => rule.id);
+export const firedRules = (facts: Facts): readonly string[] =>
+  RULES.filter((rule) => rule.fires(facts)).map((rule) => rule.id);
 
 /** Findings that show at a place. */
-export const at = (findings: readonly Finding[], place: Place): readonly Finding[] => findings.filter((f) => f.places.includes(place));
+export const at = (findings: readonly Finding[], place: Place): readonly Finding[] =>
+  findings.filter((f) => f.places.includes(place));

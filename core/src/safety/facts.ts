@@ -50,7 +50,12 @@ export type Facts = {
   water_source?: string;
   mix_with_old?: boolean;
   stages?: readonly StageFact[];
-  cooling?: { min_60_to_21?: number; min_21_to_5?: number; undivided_l?: number; aid?: 'none' | 'ice_bath' | 'shallow_pans' | 'ice_addition' };
+  cooling?: {
+    min_60_to_21?: number;
+    min_21_to_5?: number;
+    undivided_l?: number;
+    aid?: 'none' | 'ice_bath' | 'shallow_pans' | 'ice_addition';
+  };
   storage?: {
     where?: 'fridge' | 'freezer' | 'room';
     temp_c?: number;
@@ -80,6 +85,12 @@ export type Facts = {
   };
   additions?: { sugar?: boolean; honey?: boolean };
   equipment?: { vessel_clean?: 'sanitised' | 'washed' | 'rinsed'; strain?: string };
-  observations?: { mould?: boolean; slime?: boolean; off_smell?: boolean; bulging?: boolean; unexpected_fizz?: boolean };
+  observations?: {
+    mould?: boolean;
+    slime?: boolean;
+    off_smell?: boolean;
+    bulging?: boolean;
+    unexpected_fizz?: boolean;
+  };
   intent?: { label_date?: boolean; label_dilution?: boolean };
 };

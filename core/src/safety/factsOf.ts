@@ -20,7 +20,12 @@ const MATERIAL_WORD: Record<Material, string> = {
 
 /** Facts of a plan, by its predicted temperatures and its intended keeping. */
 export function factsOfPlan(plan: Plan): Facts {
-  const keeping = { where: 'fridge', temp_c: plan.kitchen.fridgeC, days: 0, brix: apparentBrix(plan.jug.liquid) } as const;
+  const keeping = {
+    where: 'fridge',
+    temp_c: plan.kitchen.fridgeC,
+    days: 0,
+    brix: apparentBrix(plan.jug.liquid),
+  } as const;
   const { legs } = plan.cooling;
   return {
     ...brewFacts(plan.way, plan.run, plan.vessel),
@@ -66,7 +71,8 @@ function brewFacts(way: BrewWay, run: BrewRun, vessel: Vessel): Facts {
   return {
     ingredients: way.ingredients.map((i) => ({ slug: i.plant, g: i.grams })),
     stages: way.stages.flatMap((stage, i) => stageFact(stage, run, i, vessel)),
-    equipment: strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {},
+    equipment:
+      strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {},
   };
 }
 

@@ -109,11 +109,7 @@ export const NORRISH = {
  * Range: 0 to 80 % by mass. No salts.
  * @source Norrish 1966
  */
-export function waterActivity(
-  brix: number,
-  warn?: WarningSink,
-  solute: keyof typeof NORRISH = 'sucrose',
-): number {
+export function waterActivity(brix: number, warn?: WarningSink, solute: keyof typeof NORRISH = 'sucrose'): number {
   const w = massFraction('waterActivity', brix, warn);
   const { molarMass, k } = NORRISH[solute];
   const xs = w / molarMass / (w / molarMass + (1 - w) / 18.015);

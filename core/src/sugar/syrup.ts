@@ -1,7 +1,14 @@
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { InputError, type WarningSink } from '../quantity/errors';
 import { waterDensity } from '../physics/water';
-import { BRIX, brixFromSugarGPerL, sucroseDensity, sucroseSolubility, sucroseViscosity, sugarGPerL } from './sucroseSolution';
+import {
+  BRIX,
+  brixFromSugarGPerL,
+  sucroseDensity,
+  sucroseSolubility,
+  sucroseViscosity,
+  sugarGPerL,
+} from './sucroseSolution';
 
 export type Syrup = { brix: number; massG: number; volumeMl: number };
 
@@ -26,7 +33,12 @@ export const US_CUP_ML = 236.588;
 
 /** Syrup from cups of sugar and cups of water; water is measured at `tempC`. */
 export function syrupFromCups(
-  { sugarCups, sugarGPerCup, waterCups, tempC = 20 }: { sugarCups: number; sugarGPerCup: number; waterCups: number; tempC?: number },
+  {
+    sugarCups,
+    sugarGPerCup,
+    waterCups,
+    tempC = 20,
+  }: { sugarCups: number; sugarGPerCup: number; waterCups: number; tempC?: number },
   warn?: WarningSink,
 ): Syrup {
   const waterG = (waterCups * US_CUP_ML * waterDensity(tempC, warn)) / 1000;
@@ -34,7 +46,10 @@ export function syrupFromCups(
 }
 
 /** Sugar and water, in grams, for a volume of syrup of one strength. The inverse of {@link syrupFromMasses}. */
-export function massesForSyrup({ volumeMl, brix }: { volumeMl: number; brix: number }, warn?: WarningSink): { sugarG: number; waterG: number } {
+export function massesForSyrup(
+  { volumeMl, brix }: { volumeMl: number; brix: number },
+  warn?: WarningSink,
+): { sugarG: number; waterG: number } {
   requireNotNegative('massesForSyrup', 'volumeMl', volumeMl, 'ml');
   const massG = (volumeMl * sucroseDensity(brix, 20, warn)) / 1000;
   const sugarG = (massG * Math.min(brix, BRIX.max)) / 100;

@@ -10,6 +10,11 @@ export type Learned = {
   harshLimit: number;
   /** sugar the house likes, g/L as drunk; undefined before any verdict on a sweetened glass */
   wantedSugarGPerL: number | undefined;
+  /**
+   * What the last two tastings complain of: -1 too little, 1 too much, 0 nothing. Only a complaint is answered with a change;
+   * what was called right or fine is left alone.
+   */
+  complaints: { strength: -1 | 0 | 1; harsh: 0 | 1; sweet: -1 | 0 | 1 };
   /** spreads on the log scale */
   sigma: { wantedX: number; harshLimit: number; sugar: number };
 };

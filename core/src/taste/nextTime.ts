@@ -20,12 +20,15 @@ export type NextTime = {
 /** A change must win at least this much: smaller ones are noise. */
 const WORTH_IT = 0.05;
 
+/** A smaller change that wins this share of the best one's gain is preferred to it. */
+const ENOUGH_OF_THE_GAIN = 0.8;
+
 /** Early on only part of the change is made, so that a single verdict does not swing the recipe. */
 const damping = (learned: Learned): number => (learned.tastings <= 2 ? 0.7 : 1);
 
 /**
- * Looks over single changes of dose, steep time and sugar, and picks the one after which the glass
- * should suit the house best. The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
+ * Looks over single changes of dose, steep time and sugar that answer a complaint of the last two tastings, and picks one
+ * after which the glass should suit the house better; a small one is preferred to a large one that wins little more. The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
  */
 export function nextTime(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned: Learned): NextTime {
   const suitsAt = (t: PlanTarget): number => {
@@ -34,11 +37,20 @@ export function nextTime(drink: Drink, target: PlanTarget, kitchen: Kitchen, lea
   };
   const suitsBefore = suitsAt(target);
   const candidates = movesFrom(target, learned).map((move) => ({ ...move, suits: suitsAt(move.target) }));
-  const best = candidates.reduce((a, b) => (b.suits > a.suits ? b : a), { kind: 'none' as ChangeKind, target, suits: suitsBefore });
-  if (best.kind === 'none' || best.suits - suitsBefore < WORTH_IT) {
+  const most = Math.max(suitsBefore, ...candidates.map((c) => c.suits));
+  const enough = suitsBefore + ENOUGH_OF_THE_GAIN * (most - suitsBefore);
+  // Moves come smallest first within their kind; the first that wins most of what there is to win is taken.
+  const best = candidates.find((c) => c.suits >= enough);
+  if (!best || best.suits - suitsBefore < WORTH_IT) {
     return { kind: 'none', target, reason: noChange(learned), suitsBefore, suitsAfter: suitsBefore };
   }
-  return { kind: best.kind, target: best.target, reason: reasonFor(best.kind, target, best.target), suitsBefore, suitsAfter: best.suits };
+  return {
+    kind: best.kind,
+    target: best.target,
+    reason: reasonFor(best.kind, target, best.target),
+    suitsBefore,
+    suitsAfter: best.suits,
+  };
 }
 
 /** The plan counts harshness against the house's limit; suits() does so itself, so it is taken out again. */
@@ -48,19 +60,34 @@ const glassOf = (plan: Plan): { strengthX: number; harsh: number; sugarGPerL: nu
   sugarGPerL: plan.glass.figures.sugarGPerL,
 });
 
-function movesFrom(target: PlanTarget, learned: Learned): { kind: ChangeKind; target: PlanTarget }[] {
+type Move = { kind: ChangeKind; target: PlanTarget };
+
+/** Changes that answer a complaint, smallest first. */
+function movesFrom(target: PlanTarget, learned: Learned): Move[] {
+  const { strength, harsh, sweet } = learned.complaints;
   const damp = damping(learned);
-  const moves: { kind: ChangeKind; target: PlanTarget }[] = [];
-  const strengthX = clampTo('strengthX', roundTo(target.strengthX * (learned.wantedX / target.strengthX) ** damp, 0.01));
-  if (strengthX !== target.strengthX) moves.push({ kind: 'dose', target: { ...target, strengthX } });
-  for (const factor of [0.5, 0.6, 0.7, 0.8, 0.9, 1.15, 1.3, 1.5]) {
-    const steepMin = clampTo('steepMin', roundTime(target.steepMin * factor ** damp));
-    if (steepMin !== target.steepMin) moves.push({ kind: 'time', target: { ...target, steepMin } });
+  const moves: Move[] = [];
+  const add = (kind: ChangeKind, change: Partial<PlanTarget>): void => {
+    moves.push({ kind, target: { ...target, ...change } });
+  };
+  // A complaint is only answered in its own direction: the estimate may lie on the other side of what was made.
+  const strengthX = clampTo(
+    'strengthX',
+    roundTo(target.strengthX * (learned.wantedX / target.strengthX) ** damp, 0.01),
+  );
+  if (strength !== 0 && Math.sign(target.strengthX - strengthX) === strength) add('dose', { strengthX });
+  if (harsh === 1) {
+    for (const factor of [0.9, 0.8, 0.7, 0.6, 0.5]) {
+      const steepMin = clampTo('steepMin', roundTime(target.steepMin * factor ** damp));
+      if (steepMin < target.steepMin) add('time', { steepMin });
+    }
   }
-  if (learned.wantedSugarGPerL !== undefined && target.sugarGPerL > 0) {
-    const wanted = target.sugarGPerL * (learned.wantedSugarGPerL / target.sugarGPerL) ** damp;
-    const sugarGPerL = clampTo('sugarGPerL', roundTo(wanted, 1));
-    if (sugarGPerL !== target.sugarGPerL) moves.push({ kind: 'sugar', target: { ...target, sugarGPerL } });
+  if (sweet !== 0 && learned.wantedSugarGPerL !== undefined && target.sugarGPerL > 0) {
+    const sugarGPerL = clampTo(
+      'sugarGPerL',
+      roundTo(target.sugarGPerL * (learned.wantedSugarGPerL / target.sugarGPerL) ** damp, 1),
+    );
+    if (Math.sign(target.sugarGPerL - sugarGPerL) === sweet) add('sugar', { sugarGPerL });
   }
   return moves;
 }
@@ -79,16 +106,15 @@ function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): str
       : `${percent(before.strengthX, after.strengthX)} weaker, by less leaf: it has tasted strong here.`;
   }
   if (kind === 'time') {
-    return after.steepMin < before.steepMin
-      ? `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`
-      : `Steep ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}: there is room before it turns harsh, and it saves leaf.`;
+    return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`;
   }
   return after.sugarGPerL > before.sugarGPerL
     ? `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has wanted more sweetness against its acid.`
     : `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has tasted too sweet here.`;
 }
 
-const minutesText = (minutes: number): string => (minutes >= 120 ? `${Math.round((minutes / 60) * 4) / 4} h` : `${minutes} min`);
+const minutesText = (minutes: number): string =>
+  minutes >= 120 ? `${Math.round((minutes / 60) * 4) / 4} h` : `${minutes} min`;
 
 const noChange = (learned: Learned): string =>
   learned.tastings === 0 ? 'Nothing tasted yet.' : 'Nothing to change: no single step would make it clearly better.';

@@ -26,7 +26,12 @@ export const PRIOR_SIGMA = { wantedX: 0.32, harshLimit: 0.4, sugar: 0.3 } as con
 const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
 
 /** Cuts between the words, in units of noise: five words of strength, four of harshness, three of sweetness and tartness. */
-const CUTS = { strength: [-1.5, -0.5, 0.5, 1.5], harsh: [-1, 0.3, 1.3], sweet: [-0.8, 0.8], tart: [-0.9, 0.9] } as const;
+const CUTS = {
+  strength: [-1.5, -0.5, 0.5, 1.5],
+  harsh: [-1, 0.3, 1.3],
+  sweet: [-0.8, 0.8],
+  tart: [-0.9, 0.9],
+} as const;
 
 /**
  * How a state changes what is felt, against chilled: warm tastes sweeter and smoother. 10 to 20 % for sweetness; house
@@ -72,6 +77,7 @@ function minusLogPosterior(u: Unknowns, records: readonly TastingRecord[], sugar
 
 /**
  * What the house has taught so far. Without tastings everything is at its prior.
+ * @param records the latest first
  */
 export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number): Learned {
   const prior = Math.max(1, sugarPriorGPerL);
@@ -82,7 +88,19 @@ export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: nu
     wantedX: Math.exp(at[0]),
     harshLimit: Math.exp(at[1]),
     wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(at[2]) : undefined,
+    complaints: complaintsOf(records),
     sigma: { wantedX: sigma[0]!, harshLimit: sigma[1]!, sugar: sigma[2]! },
+  };
+}
+
+/** @param records the latest first */
+function complaintsOf(records: readonly TastingRecord[]): Learned['complaints'] {
+  const latest = records.slice(0, 2).map((r) => r.verdict);
+  const sign = (sum: number): -1 | 0 | 1 => (sum > 0 ? 1 : sum < 0 ? -1 : 0);
+  return {
+    strength: sign(latest.reduce((sum, v) => sum + v.strength, 0)),
+    harsh: latest.some((v) => v.harsh >= 2) ? 1 : 0,
+    sweet: sign(latest.reduce((sum, v) => sum + v.sweet - v.tart, 0)),
   };
 }
 
@@ -149,7 +167,12 @@ function solveLinear(matrix: number[][], right: number[]): number[] {
 
 const invert = (matrix: number[][]): number[][] => {
   const n = matrix.length;
-  const columns = matrix.map((_, i) => solveLinear(matrix, matrix.map((__, j) => (i === j ? 1 : 0))));
+  const columns = matrix.map((_, i) =>
+    solveLinear(
+      matrix,
+      matrix.map((__, j) => (i === j ? 1 : 0)),
+    ),
+  );
   return Array.from({ length: n }, (_, i) => columns.map((column) => column[i]!));
 };
 
@@ -159,9 +182,21 @@ const invert = (matrix: number[][]): number[][] => {
  */
 export function suits(glass: { strengthX: number; harsh: number; sugarGPerL: number }, learned: Learned): number {
   const strength = share(Math.log(glass.strengthX / learned.wantedX), learned.sigma.wantedX, NOISE.strength, -0.5, 0.5);
-  const smooth = share(Math.log(Math.max(1e-3, glass.harsh) / learned.harshLimit), learned.sigma.harshLimit, NOISE.harsh, -Infinity, 0.3);
+  const smooth = share(
+    Math.log(Math.max(1e-3, glass.harsh) / learned.harshLimit),
+    learned.sigma.harshLimit,
+    NOISE.harsh,
+    -Infinity,
+    0.3,
+  );
   if (learned.wantedSugarGPerL === undefined || glass.sugarGPerL === 0) return strength * smooth;
-  const sweet = share(Math.log(glass.sugarGPerL / learned.wantedSugarGPerL), learned.sigma.sugar, NOISE.sweet, -0.8, 0.8);
+  const sweet = share(
+    Math.log(glass.sugarGPerL / learned.wantedSugarGPerL),
+    learned.sigma.sugar,
+    NOISE.sweet,
+    -0.8,
+    0.8,
+  );
   return strength * smooth * sweet;
 }
 

@@ -1,5 +1,14 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
-import { appendEventSchema, check, listBatchesSchema, startBatchSchema, type BatchList, type BatchView, type ShelfView, type StartBatch } from '@steepsis/contract';
+import {
+  appendEventSchema,
+  check,
+  listBatchesSchema,
+  startBatchSchema,
+  type BatchList,
+  type BatchView,
+  type ShelfView,
+  type StartBatch,
+} from '@steepsis/contract';
 import { invalidInput } from '../shared/problem.filter';
 import { BatchesService } from './batches.service';
 import type { NewEvent } from './batches.store';

@@ -5,5 +5,10 @@ import { BatchesController } from './batches.controller';
 import { BatchesService } from './batches.service';
 import { BatchesStoreModule } from './batches-store.module';
 
-@Module({ imports: [BatchesStoreModule, DrinksModule, StreamModule], controllers: [BatchesController], providers: [BatchesService], exports: [BatchesService] })
+@Module({
+  imports: [BatchesStoreModule, DrinksModule, StreamModule],
+  controllers: [BatchesController],
+  providers: [BatchesService],
+  exports: [BatchesService],
+})
 export class BatchesModule {}

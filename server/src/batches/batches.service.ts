@@ -1,5 +1,16 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { batchAfter, decide, factsOfPlan, findingsAt, findingsOf, freezePlan, planDrink, DEFAULT_KITCHEN, type BatchEvent, type Plan } from '@steepsis/core';
+import {
+  batchAfter,
+  decide,
+  factsOfPlan,
+  findingsAt,
+  findingsOf,
+  freezePlan,
+  planDrink,
+  DEFAULT_KITCHEN,
+  type BatchEvent,
+  type Plan,
+} from '@steepsis/core';
 import type { BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -45,7 +56,13 @@ export class BatchesService {
       if (before.some((e) => e.id === request.eventId)) return before;
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
-      return this.store.append(request.id, [], { id: request.eventId, at: request.at, type: 'started', plan }, this.serverNow(), transaction);
+      return this.store.append(
+        request.id,
+        [],
+        { id: request.eventId, at: request.at, type: 'started', plan },
+        this.serverNow(),
+        transaction,
+      );
     });
     this.stream.announce({ batchId: request.id, seq: events.length - 1 });
     return this.viewOf(request.id, events);
@@ -68,19 +85,37 @@ export class BatchesService {
   }
 
   private async planFor({ drinkId, drinkVersion, target }: StartBatch): Promise<Plan> {
-    const { drink, learned } = await this.drinks.view(drinkId);
+    const drink = await this.drinks.drink(drinkId);
     if (drink.version !== drinkVersion) {
-      throw refusal('drink-changed', 'drinkVersion', `This drink is at version ${drink.version} now. Open its plan again.`);
+      throw refusal(
+        'drink-changed',
+        'drinkVersion',
+        `This drink is at version ${drink.version} now. Open its plan again.`,
+      );
     }
     const way = drink.brew.ways.map((w) => w.id);
-    if (!way.includes(target.wayId)) throw invalidInput([{ field: 'target.wayId', accepted: `one of ${way.join(', ')}`, got: JSON.stringify(target.wayId) }]);
-    const result = planDrink(drink, target, DEFAULT_KITCHEN, learned);
+    if (!way.includes(target.wayId))
+      throw invalidInput([
+        { field: 'target.wayId', accepted: `one of ${way.join(', ')}`, got: JSON.stringify(target.wayId) },
+      ]);
+    const result = planDrink(drink, target, DEFAULT_KITCHEN, await this.drinks.learnedOf(drink));
     if (result.kind === 'no-plan') {
-      throw new ProblemException({ type: 'no-plan', title: 'No plan meets this target', status: 422, detail: result.message, nearest: result.nearest });
+      throw new ProblemException({
+        type: 'no-plan',
+        title: 'No plan meets this target',
+        status: 422,
+        detail: result.message,
+        nearest: result.nearest,
+      });
     }
     const blocks = findingsAt(findingsOf(factsOfPlan(result.plan)), 'plan').filter((f) => f.level === 'block');
     if (blocks.length > 0) {
-      throw new ProblemException({ type: 'blocked', title: 'Not as it stands', status: 422, detail: blocks.map((b) => `${b.id}: ${b.message}`).join(' ') });
+      throw new ProblemException({
+        type: 'blocked',
+        title: 'Not as it stands',
+        status: 422,
+        detail: blocks.map((b) => `${b.id}: ${b.message}`).join(' '),
+      });
     }
     return result.plan;
   }
@@ -92,9 +127,14 @@ export class BatchesService {
   }
 
   /** An event's id belongs to one event for good. */
-  private async refuseForeign(eventId: string, batchId: string, transaction: Parameters<BatchesStore['eventById']>[1]): Promise<void> {
+  private async refuseForeign(
+    eventId: string,
+    batchId: string,
+    transaction: Parameters<BatchesStore['eventById']>[1],
+  ): Promise<void> {
     const known = await this.store.eventById(eventId, transaction);
-    if (known && known.batchId !== batchId) throw refusal('event-id-taken', 'id', 'This event id belongs to another batch.');
+    if (known && known.batchId !== batchId)
+      throw refusal('event-id-taken', 'id', 'This event id belongs to another batch.');
   }
 
   private viewOf(id: string, events: readonly BatchEvent[]): BatchView {
@@ -107,4 +147,10 @@ export class BatchesService {
 }
 
 const refusal = (reason: string, field: string, message: string): ProblemException =>
-  new ProblemException({ type: reason, title: 'Not now', status: 409, detail: message, errors: [{ field, accepted: message, got: 'this request' }] });
+  new ProblemException({
+    type: reason,
+    title: 'Not now',
+    status: 409,
+    detail: message,
+    errors: [{ field, accepted: message, got: 'this request' }],
+  });

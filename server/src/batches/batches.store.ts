@@ -17,7 +17,11 @@ export class BatchesStore {
   }
 
   async eventsOf(batchId: string, transaction?: Transaction): Promise<BatchEvent[]> {
-    const rows = await BatchEventRow.findAll({ where: { batch_id: batchId }, order: [['seq', 'ASC']], ...(transaction ? { transaction } : {}) });
+    const rows = await BatchEventRow.findAll({
+      where: { batch_id: batchId },
+      order: [['seq', 'ASC']],
+      ...(transaction ? { transaction } : {}),
+    });
     return rows.map(eventOf);
   }
 
@@ -27,7 +31,13 @@ export class BatchesStore {
   }
 
   /** Appends behind the events that are there and rewrites the batch's line. */
-  async append(batchId: string, before: readonly BatchEvent[], event: NewEvent, receivedAt: string, transaction: Transaction): Promise<BatchEvent[]> {
+  async append(
+    batchId: string,
+    before: readonly BatchEvent[],
+    event: NewEvent,
+    receivedAt: string,
+    transaction: Transaction,
+  ): Promise<BatchEvent[]> {
     const { id, at, ...body } = event;
     const stored = { id, batchId, seq: before.length, at, v: 1, ...body } as BatchEvent;
     const events = [...before, stored];
@@ -47,16 +57,28 @@ export class BatchesStore {
       ...(filter.drinkId ? { drink_id: filter.drinkId } : {}),
       ...(filter.before ? { started_at: { [Op.lt]: filter.before } } : {}),
     };
-    const rows = await BatchRow.findAll({ where, order: [['started_at', 'DESC'], ['id', 'ASC']], limit: filter.limit });
+    const rows = await BatchRow.findAll({
+      where,
+      order: [
+        ['started_at', 'DESC'],
+        ['id', 'ASC'],
+      ],
+      limit: filter.limit,
+    });
     return rows.map(summaryOf);
   }
 
-  idsOnShelf = async (): Promise<string[]> => (await BatchRow.findAll({ where: { on_shelf: true }, attributes: ['id'], order: [['started_at', 'ASC']] })).map((r) => r.id);
+  idsOnShelf = async (): Promise<string[]> =>
+    (await BatchRow.findAll({ where: { on_shelf: true }, attributes: ['id'], order: [['started_at', 'ASC']] })).map(
+      (r) => r.id,
+    );
 
   /** Latest batches of a drink, newest first; only tasted ones if asked. */
   async idsOfDrink(drinkId: string, { tastedOnly, limit }: { tastedOnly: boolean; limit: number }): Promise<string[]> {
     const where = { drink_id: drinkId, ...(tastedOnly ? { tasted: true } : {}) };
-    return (await BatchRow.findAll({ where, attributes: ['id'], order: [['started_at', 'DESC']], limit })).map((r) => r.id);
+    return (await BatchRow.findAll({ where, attributes: ['id'], order: [['started_at', 'DESC']], limit })).map(
+      (r) => r.id,
+    );
   }
 
   countOfDrink = (drinkId: string): Promise<number> => BatchRow.count({ where: { drink_id: drinkId } });

@@ -62,7 +62,9 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
     const folder = join(dirname(this.config.databaseFile), 'backups');
     mkdirSync(folder, { recursive: true });
     const name = `${this.config.now().toISOString().slice(0, 10)}.sqlite`;
-    const kept = readdirSync(folder).filter((f) => f.endsWith('.sqlite')).sort();
+    const kept = readdirSync(folder)
+      .filter((f) => f.endsWith('.sqlite'))
+      .sort();
     if (kept.includes(name)) return;
     await this.sequelize.query('VACUUM INTO ?', { replacements: [join(folder, name)] });
     for (const old of kept.slice(0, Math.max(0, kept.length + 1 - BACKUPS_KEPT))) rmSync(join(folder, old));

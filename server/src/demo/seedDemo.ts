@@ -1,6 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { INestApplication } from '@nestjs/common';
-import { batchAfter, concentrateOf, mixJug, plannedSyrup, standardOf, volumeMl, type BatchEventBody, type PlanTarget } from '@steepsis/core';
+import {
+  batchAfter,
+  concentrateOf,
+  mixJug,
+  plannedSyrup,
+  standardOf,
+  volumeMl,
+  type BatchEventBody,
+  type PlanTarget,
+} from '@steepsis/core';
 import type { BatchView } from '@steepsis/contract';
 import { BatchesService } from '../batches/batches.service';
 import { DrinksService } from '../drinks/drinks.service';
@@ -28,7 +37,7 @@ class DemoCook {
 
   async start({ daysAgo, atHour, change }: DemoBatch): Promise<{ view: BatchView; startMs: number }> {
     const startMs = this.moment(daysAgo, atHour);
-    const { drink } = await this.drinks.view('roselle-rose-hip-cooler');
+    const drink = await this.drinks.drink('roselle-rose-hip-cooler');
     const target: PlanTarget = { ...drink.defaults, ...change };
     const view = await this.batches.start({
       id: randomUUID(),
@@ -44,7 +53,11 @@ class DemoCook {
   async make(demo: DemoBatch): Promise<void> {
     const { view, startMs } = await this.start(demo);
     const say = (afterMin: number, body: BatchEventBody): Promise<BatchView> =>
-      this.batches.append(view.id, { id: randomUUID(), at: new Date(startMs + afterMin * 60_000).toISOString(), ...body });
+      this.batches.append(view.id, {
+        id: randomUUID(),
+        at: new Date(startMs + afterMin * 60_000).toISOString(),
+        ...body,
+      });
     const hot = demo.change.wayId !== 'fridge-overnight';
     if (hot) await say(demo.heatMin, { type: 'stage-ended', stageId: 'heat' });
     const strainedMin = (hot ? demo.heatMin : 0) + demo.steepedMin;
@@ -54,7 +67,9 @@ class DemoCook {
       return;
     }
     const value = Math.round((volumeMl(concentrateOf(strained)) * demo.yieldShare) / 5) * 5;
-    const measured = batchAfter((await say(strainedMin + 6, { type: 'measured', what: 'volume', value, method: 'jug' })).events);
+    const measured = batchAfter(
+      (await say(strainedMin + 6, { type: 'measured', what: 'volume', value, method: 'jug' })).events,
+    );
     const syrupMl = measured.plan.promised.syrup.volumeMl;
     const jug = mixJug(
       { concentrate: concentrateOf(measured), syrup: plannedSyrup(measured, syrupMl) },
@@ -67,9 +82,11 @@ class DemoCook {
     );
     await say(strainedMin + 30, { type: 'mixed', mix: jug.mix, syrupHadMl: syrupMl, sugarAddedG: 0 });
     const jugMl = jug.figures.volumeMl;
-    if (demo.ph !== undefined) await say(strainedMin + 35, { type: 'measured', what: 'ph', value: demo.ph, method: 'meter' });
+    if (demo.ph !== undefined)
+      await say(strainedMin + 35, { type: 'measured', what: 'ph', value: demo.ph, method: 'meter' });
     await say(strainedMin + 240, { type: 'tasted', state: 'iced', verdict: demo.verdict });
-    if (demo.drunkShare > 0) await say(strainedMin + 300, { type: 'poured', vesselId: 'jug', ml: Math.floor(jugMl * demo.drunkShare) });
+    if (demo.drunkShare > 0)
+      await say(strainedMin + 300, { type: 'poured', vesselId: 'jug', ml: Math.floor(jugMl * demo.drunkShare) });
   }
 
   /** A local hour, some days before the demo is started; never later than just now. */
@@ -80,4 +97,3 @@ class DemoCook {
     return daysAgo === 0 ? this.now.getTime() - atHour * 3_600_000 : day.getTime();
   }
 }
-

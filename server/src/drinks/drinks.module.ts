@@ -4,5 +4,10 @@ import { DatabaseModule } from '../database/database.module';
 import { DrinksController } from './drinks.controller';
 import { DrinksService } from './drinks.service';
 
-@Module({ imports: [DatabaseModule, BatchesStoreModule], controllers: [DrinksController], providers: [DrinksService], exports: [DrinksService] })
+@Module({
+  imports: [DatabaseModule, BatchesStoreModule],
+  controllers: [DrinksController],
+  providers: [DrinksService],
+  exports: [DrinksService],
+})
 export class DrinksModule {}

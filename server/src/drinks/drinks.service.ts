@@ -8,6 +8,7 @@ import {
   tastingRecordOf,
   type Batch,
   type Drink,
+  type Learned,
 } from '@steepsis/core';
 import type { DrinkSummary, DrinkView } from '@steepsis/contract';
 import { BatchesStore } from '../batches/batches.store';
@@ -33,13 +34,22 @@ export class DrinksService {
     if ((await DrinkRow.count()) > 0) return;
     await this.database.write(async (transaction) => {
       const { id, version } = ROSELLE_COOLER;
-      await DrinkRow.create({ id, version, body: JSON.stringify(ROSELLE_COOLER), created_at: this.config.now().toISOString() }, { transaction });
+      await DrinkRow.create(
+        { id, version, body: JSON.stringify(ROSELLE_COOLER), created_at: this.config.now().toISOString() },
+        { transaction },
+      );
     });
   }
 
   async list(): Promise<DrinkSummary[]> {
     const latest = new Map<string, Drink>();
-    for (const row of await DrinkRow.findAll({ order: [['id', 'ASC'], ['version', 'ASC']] })) latest.set(row.id, JSON.parse(row.body) as Drink);
+    for (const row of await DrinkRow.findAll({
+      order: [
+        ['id', 'ASC'],
+        ['version', 'ASC'],
+      ],
+    }))
+      latest.set(row.id, JSON.parse(row.body) as Drink);
     return Promise.all([...latest.values()].map((drink) => this.summaryOf(drink)));
   }
 
@@ -48,21 +58,46 @@ export class DrinksService {
     return { id, name, version, batches: await this.batches.countOfDrink(id), lastMadeAt: last?.startedAt };
   }
 
-  /** A drink, what has been learned of it, and where its next plan starts from. */
-  async view(id: string): Promise<DrinkView> {
+  /** The latest version of a drink. */
+  async drink(id: string): Promise<Drink> {
     const row = await DrinkRow.findOne({ where: { id }, order: [['version', 'DESC']] });
     if (!row) throw notFound('drink', id);
-    const drink = JSON.parse(row.body) as Drink;
-    const tasted = await this.load(await this.batches.idsOfDrink(id, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }));
-    const tastings = tasted.flatMap((batch) => batch.tastings.map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id })));
+    return JSON.parse(row.body) as Drink;
+  }
+
+  /** What past tastings have taught of a drink; undefined before the first. */
+  async learnedOf(drink: Drink): Promise<Learned | undefined> {
+    return learnedFrom(drink, tastingsOf(await this.tastedBatches(drink.id)));
+  }
+
+  /** A drink, what has been learned of it, and where its next plan starts from. */
+  async view(id: string): Promise<DrinkView> {
+    const drink = await this.drink(id);
+    const tasted = await this.tastedBatches(id);
     const [last] = await this.load(await this.batches.idsOfDrink(id, { tastedOnly: false, limit: 1 }));
-    const learned = tastings.length > 0 ? learnFrom(tastings, drink.defaults.sugarGPerL) : undefined;
+    const tastings = tastingsOf(tasted);
+    const learned = learnedFrom(drink, tastings);
     const lastTasted = tasted[0];
-    const next = learned && lastTasted ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned) : undefined;
-    return { drink, learned, startFrom: next?.target ?? last?.plan.target ?? drink.defaults, next, lastPlan: last?.plan, tastings };
+    const next =
+      learned && lastTasted ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned) : undefined;
+    const startFrom = next?.target ?? last?.plan.target ?? drink.defaults;
+    return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
+  }
+
+  private async tastedBatches(drinkId: string): Promise<Batch[]> {
+    return this.load(await this.batches.idsOfDrink(drinkId, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }));
   }
 
   private load(ids: readonly string[]): Promise<Batch[]> {
     return Promise.all(ids.map(async (batchId) => batchAfter(await this.batches.eventsOf(batchId))));
   }
 }
+
+/** Tastings of batches, the latest batch first. */
+const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>
+  batches.flatMap((batch) =>
+    [...batch.tastings].reverse().map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id })),
+  );
+
+const learnedFrom = (drink: Drink, tastings: DrinkView['tastings']): Learned | undefined =>
+  tastings.length > 0 ? learnFrom(tastings, drink.defaults.sugarGPerL) : undefined;

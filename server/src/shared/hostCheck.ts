@@ -9,5 +9,12 @@ export function hostCheck(request: Request, response: Response, next: NextFuncti
   response
     .status(403)
     .type(PROBLEM_TYPE)
-    .send(JSON.stringify({ type: 'unknown-host', title: 'Unknown host', status: 403, detail: 'Open Steepsis by the address it printed when it started.' }));
+    .send(
+      JSON.stringify({
+        type: 'unknown-host',
+        title: 'Unknown host',
+        status: 403,
+        detail: 'Open Steepsis by the address it printed when it started.',
+      }),
+    );
 }

@@ -41,7 +41,8 @@ export class ProblemFilter implements ExceptionFilter {
   private problemOf(error: unknown): Problem {
     if (error instanceof ProblemException) return error.problem;
     const status = statusOf(error);
-    if (status === 413) return { type: 'too-large', title: 'Too large', status, detail: 'A body of at most 1 MB is accepted.' };
+    if (status === 413)
+      return { type: 'too-large', title: 'Too large', status, detail: 'A body of at most 1 MB is accepted.' };
     if (isParseError(error)) {
       return {
         type: 'malformed-json',
@@ -51,10 +52,23 @@ export class ProblemFilter implements ExceptionFilter {
         errors: [{ field: 'body', accepted: 'a JSON object', got: 'something else' }],
       };
     }
-    if (status === 404) return { type: 'not-found', title: 'No such address', status, detail: 'Nothing is served at this address.' };
-    if (status === 429) return { type: 'too-many-requests', title: 'Too many requests', status, detail: 'Please wait a few seconds and try again.' };
-    if (status < 500) return { type: 'refused', title: 'Refused', status, detail: error instanceof Error ? error.message : 'Refused' };
-    return { type: 'server-fault', title: 'Something went wrong here', status: 500, detail: 'The server made a mistake. Nothing was stored.' };
+    if (status === 404)
+      return { type: 'not-found', title: 'No such address', status, detail: 'Nothing is served at this address.' };
+    if (status === 429)
+      return {
+        type: 'too-many-requests',
+        title: 'Too many requests',
+        status,
+        detail: 'Please wait a few seconds and try again.',
+      };
+    if (status < 500)
+      return { type: 'refused', title: 'Refused', status, detail: error instanceof Error ? error.message : 'Refused' };
+    return {
+      type: 'server-fault',
+      title: 'Something went wrong here',
+      status: 500,
+      detail: 'The server made a mistake. Nothing was stored.',
+    };
   }
 }
 
@@ -66,5 +80,8 @@ function statusOf(error: unknown): number {
 
 const isParseError = (error: unknown): boolean => {
   const type = (error as { type?: unknown } | null)?.type;
-  return type === 'entity.parse.failed' || (error instanceof HttpException && error.getStatus() === 400 && /JSON/.test(error.message));
+  return (
+    type === 'entity.parse.failed' ||
+    (error instanceof HttpException && error.getStatus() === 400 && /JSON/.test(error.message))
+  );
 };

@@ -1,0 +1,118 @@
+import { asFraction, inKitchenMeasure, roundGrams, roundTo } from '../quantity/kitchenMeasures';
+import { liquorColour, toHex } from '../colour/liquorColour';
+import { COLOUR_FAMILIES, type ColourFamily } from '../colour/colourFamilies';
+import { keepingDaysAt, keepingWindow } from '../keeping/keepingWindow';
+import { harshLimitGPerL, strengthWeightLPerG } from '../liquid/strength';
+import { washRecoveredG } from '../brew/waterLedger';
+import { normalCdf } from '../quantity/normal';
+import { bisect } from '../quantity/solve';
+import { botanicalBySlug, botanicals, netBodyMax } from './botanicals';
+
+describe('the botanicals', () => {
+  it('are 94, each with its confidence, a dose and a colour', () => {
+    expect(botanicals()).toHaveLength(94);
+    expect(new Set(botanicals().map((b) => b.slug)).size).toBe(94);
+    for (const b of botanicals()) expect(['low', 'medium', 'high']).toContain(b.confidence);
+  });
+  it('know roselle: 38 g a cup, 18 g/L, 0.16 g/g of acid', () => {
+    expect(botanicalBySlug('roselle_dried_whole')).toMatchObject({
+      cupG: 38,
+      dose: { typical: 18 },
+      citricEq: 0.16,
+      extractionClass: 'calyx_petal',
+    });
+    expect(netBodyMax(botanicalBySlug('roselle_dried_whole'))).toBeCloseTo(0.22, 6);
+  });
+  it('refuse a plant they do not have', () =>
+    expect(() => botanicalBySlug('moonwort')).toThrow('slug must be a plant of the reference, got "moonwort"'));
+  it('count a usual dose, fully out, as 1', () => {
+    const b = botanicalBySlug('roselle_dried_whole');
+    expect(strengthWeightLPerG(b.slug) * b.dose.typical * netBodyMax(b)).toBeCloseTo(1, 9);
+  });
+  it('each have a harsh limit above nothing', () => {
+    for (const b of botanicals()) expect(harshLimitGPerL(b.slug)).toBeGreaterThan(0);
+  });
+});
+
+describe('kitchen measures', () => {
+  const roselle = botanicalBySlug('roselle_dried_whole');
+  it.each([
+    [50, '1 1/4 cups'],
+    [38, '1 cup'],
+    [9.5, '1/4 cup'],
+    [5, '2 tbsp'],
+    [0.4, '1/2 tsp'],
+  ])('%d g of calyx are %s', (grams, text) => expect(inKitchenMeasure(grams, roselle)?.text).toBe(text));
+  it('have none for a plant without one, or for a trace', () => {
+    expect(inKitchenMeasure(10, { cupG: null, tbspG: null, tspG: null })).toBeUndefined();
+    expect(inKitchenMeasure(0.01, roselle)).toBeUndefined();
+  });
+  it('write thirds and quarters as a cook does', () =>
+    expect([1 / 3, 0.75, 2.5, 3].map(asFraction)).toEqual(['1/3', '3/4', '2 1/2', '3']));
+  it('round to 5 ml and to whole grams', () => {
+    expect(roundTo(952, 5)).toBe(950);
+    expect([roundGrams(49.6), roundGrams(3.26)]).toEqual([50, 3.3]);
+  });
+});
+
+describe('colour', () => {
+  const seen = (family: ColourFamily, gPerL: number, ph = 7): string => toHex(liquorColour([{ family, gPerL }], 6, ph));
+  const close = (hex: string, expected: string): void => {
+    for (const i of [1, 3, 5])
+      expect(Math.abs(parseInt(hex.slice(i, i + 2), 16) - parseInt(expected.slice(i, i + 2), 16))).toBeLessThanOrEqual(
+        6,
+      );
+  };
+  it('clear water is white', () => expect(toHex(liquorColour([], 10))).toBe('#ffffff'));
+  it.each([
+    ['tea_amber', '#d28700'],
+    ['green_pale', '#fffebd'],
+    ['rooibos_orange', '#d76d00'],
+    ['turmeric_yellow', '#ffe900'],
+    ['chlorophyll', '#fff8a2'],
+  ] as const)('2 g/L of %s through 6 cm is %s', (family, hex) => close(seen(family, 2), hex));
+  it('butterfly pea is blue near neutral, violet near pH 4, pink below 3', () => {
+    const rgb = (ph: number): number[] =>
+      [1, 3, 5].map((i) => parseInt(seen('butterfly_pea', 1.2, ph).slice(i, i + 2), 16));
+    const [neutral, four, acid] = [rgb(6.5), rgb(4), rgb(2.5)];
+    expect(neutral[2]).toBeGreaterThan(neutral[0]! + 60);
+    expect(four[2]).toBeGreaterThan(four[1]!);
+    expect(four[0]).toBeGreaterThan(neutral[0]!);
+    expect(acid[0]).toBeGreaterThan(four[0]!);
+    expect(acid[1]).toBeLessThan(acid[0]! / 2);
+  });
+  it('every family grows deeper with strength', () => {
+    const light = (hex: string): number => [1, 3, 5].reduce((s, i) => s + parseInt(hex.slice(i, i + 2), 16), 0);
+    for (const family of Object.keys(COLOUR_FAMILIES) as ColourFamily[])
+      expect(light(seen(family, 4))).toBeLessThanOrEqual(light(seen(family, 1)));
+  });
+});
+
+describe('keeping', () => {
+  const hot = { hotBrewed: true, onlyTea: false };
+  it.each([
+    [{ ...hot }, 'herb_hot', 3, 4],
+    [{ ...hot, measuredPhAtMost42: true }, 'acid_hot', 5, 7],
+    [{ hotBrewed: false, onlyTea: false }, 'cold_herb', 1, 2],
+    [{ hotBrewed: true, onlyTea: true }, 'plain_tea_hot', 3, 5],
+    [{ ...hot, brix: 50 }, 'syrup_50', 14, 28],
+    [{ ...hot, brix: 66 }, 'syrup_65', 60, 90],
+    [{ ...hot, frozen: true, milk: true }, 'frozen', 90, 180],
+    [{ ...hot, freshFruit: true }, 'fruit', 2, 3],
+  ])('%j is %s: %d days, %d at the latest', (facts, category, targetDays, hardDays) => {
+    expect(keepingWindow(facts)).toMatchObject({ category, targetDays, hardDays });
+  });
+  it('runs 2.5 times faster 10 °C warmer', () => expect(keepingDaysAt({ days: 5, tempC: 14 })).toBeCloseTo(2));
+});
+
+describe('small tools of the core', () => {
+  it('a rinse of 165 ml on 165 ml held at 10 g/L wins 0.825 g', () =>
+    expect(washRecoveredG({ heldMl: 165, heldGPerL: 10, washMl: 165 })).toBeCloseTo(0.825, 6));
+  it('the normal distribution has its table values', () => {
+    expect(normalCdf(0)).toBeCloseTo(0.5, 6);
+    expect(normalCdf(1.2816)).toBeCloseTo(0.9, 4);
+    expect(normalCdf(-1.96)).toBeCloseTo(0.025, 4);
+  });
+  it('bisection refuses a function that never crosses zero', () =>
+    expect(() => bisect('test', (x) => x * x + 1, 0, 1)).toThrow('test: bracket must be a sign change on [0, 1]'));
+});

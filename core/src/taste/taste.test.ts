@@ -1,0 +1,131 @@
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { planDrink } from '../plan/planDrink';
+import { aBatch, MEASURED, type Told } from '../testing/aBatch';
+import type { ServedState, Verdict } from '../batch/batchEvent';
+import { learnFrom, PRIOR_SIGMA, suits, type TastingRecord } from './preference';
+import { nextTime } from './nextTime';
+import { tastingRecordOf } from './recordOf';
+
+const right: Verdict = { strength: 0, harsh: 1, sweet: 0, tart: 0 };
+const tasted = (change: Partial<Verdict>, glass: Partial<TastingRecord> = {}): TastingRecord => ({
+  strengthX: 1,
+  harsh: 0.75,
+  sugarGPerL: 75,
+  state: 'chilled',
+  ...glass,
+  verdict: { ...right, ...change },
+});
+const learn = (...records: TastingRecord[]): ReturnType<typeof learnFrom> => learnFrom(records, 75);
+const next = (...records: TastingRecord[]): ReturnType<typeof nextTime> =>
+  nextTime(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, learn(...records));
+
+describe('what verdicts teach', () => {
+  it('starts from the priors', () => {
+    const nothing = learn();
+    expect(nothing.wantedX).toBeCloseTo(1, 6);
+    expect(nothing.sigma.wantedX).toBeCloseTo(PRIOR_SIGMA.wantedX * 1.05, 3);
+    expect(nothing.wantedSugarGPerL).toBeUndefined();
+  });
+
+  it('moves the wanted strength up when it tastes weak, down when strong, further for much', () => {
+    const [weak, muchWeak, strong] = [
+      learn(tasted({ strength: -1 })),
+      learn(tasted({ strength: -2 })),
+      learn(tasted({ strength: 1 })),
+    ];
+    expect(weak.wantedX).toBeGreaterThan(1.05);
+    expect(muchWeak.wantedX).toBeGreaterThan(weak.wantedX);
+    expect(strong.wantedX).toBeLessThan(0.95);
+  });
+
+  it('grows surer with every tasting', () => {
+    const sigmas = [1, 3, 8].map((n) => learn(...Array.from({ length: n }, () => tasted({}))).sigma.wantedX);
+    expect(sigmas[1]).toBeLessThan(sigmas[0]!);
+    expect(sigmas[2]).toBeLessThan(sigmas[1]!);
+  });
+
+  it('takes a warm glass as sweeter than it will be cold', () => {
+    const wanted = (state: ServedState): number => learn(tasted({ sweet: 0 }, { state })).wantedSugarGPerL!;
+    expect(wanted('warm')).toBeGreaterThan(wanted('chilled'));
+  });
+
+  it('finds a drinker who likes ×1.2 from honest verdicts', () => {
+    const word = (x: number): Verdict['strength'] => {
+      const u = Math.log(x / 1.2) / 0.18;
+      return u < -1.5 ? -2 : u < -0.5 ? -1 : u <= 0.5 ? 0 : u <= 1.5 ? 1 : 2;
+    };
+    const records = [0.8, 0.9, 1, 1.1, 1.2, 1.3, 1.4, 1.5].map((x) => tasted({ strength: word(x) }, { strengthX: x }));
+    expect(learn(...records).wantedX).toBeCloseTo(1.2, 1);
+  });
+
+  it('holds a glass at the wanted strength to suit best', () => {
+    const learned = learn(tasted({ strength: -1 }));
+    const glass = { harsh: 0.4, sugarGPerL: 75 };
+    expect(suits({ ...glass, strengthX: learned.wantedX }, learned)).toBeGreaterThan(
+      suits({ ...glass, strengthX: 0.8 }, learned),
+    );
+    expect(suits({ ...glass, strengthX: learned.wantedX }, learned)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('next time', () => {
+  it('asks for more leaf after a weak glass, and the plan then has it', () => {
+    const change = next(tasted({ strength: -2 }));
+    expect(change.kind).toBe('dose');
+    expect(change.target.strengthX).toBeGreaterThan(1);
+    expect(change.reason).toMatch(/^\d+ % stronger, by more leaf: it has tasted weak here\.$/);
+    const grams = (strengthX: number): number => {
+      const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, strengthX }, DEFAULT_KITCHEN);
+      return result.kind === 'plan' ? result.plan.leaf[0]!.grams : NaN;
+    };
+    expect(grams(change.target.strengthX)).toBeGreaterThan(grams(1));
+  });
+
+  it('pulls earlier after a harsh glass', () => {
+    const change = next(tasted({ harsh: 3 }, { harsh: 0.9 }));
+    expect(change.kind).toBe('time');
+    expect(change.target.steepMin).toBeLessThan(15);
+    expect(change.reason).toContain('it has tasted harsh here');
+  });
+
+  it('takes sugar out after a sweet glass', () => {
+    const change = next(tasted({ sweet: 1 }));
+    expect(change).toMatchObject({
+      kind: 'sugar',
+      reason: expect.stringContaining('it has tasted too sweet here') as string,
+    });
+    expect(change.target.sugarGPerL).toBeLessThan(75);
+  });
+
+  it('leaves alone what was right, and one slip after many right ones', () => {
+    expect(next(tasted({})).kind).toBe('none');
+    expect(next(...Array.from({ length: 6 }, () => tasted({}))).reason).toBe(
+      'Nothing to change: no single step would make it clearly better.',
+    );
+  });
+
+  it('goes only part of the way after a single verdict', () => {
+    const learned = learn(tasted({ strength: -2 }));
+    expect(next(tasted({ strength: -2 })).target.strengthX).toBeLessThan(learned.wantedX);
+  });
+});
+
+describe('what was in the glass', () => {
+  const mixed: Told[] = [
+    ...MEASURED,
+    [30, { type: 'mixed', mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 955 }, syrupHadMl: 310, sugarAddedG: 0 }],
+  ];
+  const record = (state: ServedState, sugarAddedG = 0): TastingRecord => {
+    const told = mixed.map(([m, e]): Told => [m, e.type === 'mixed' ? { ...e, sugarAddedG } : e]);
+    const batch = aBatch([...told, [300, { type: 'tasted', state, verdict: right }]]);
+    return tastingRecordOf(batch, batch.tastings[0]!);
+  };
+  it('is thinner over ice than chilled from the jug', () => {
+    expect(record('iced').strengthX).toBeCloseTo(1, 1);
+    expect(record('chilled').strengthX / record('iced').strengthX).toBeCloseTo(1.08, 2);
+  });
+  it('counts the sugar that was stirred in', () => {
+    expect(record('chilled', 60).sugarGPerL - record('chilled').sugarGPerL).toBeCloseTo(23.5, 0);
+  });
+});

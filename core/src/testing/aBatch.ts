@@ -1,0 +1,41 @@
+import { batchAfter, type Batch } from '../batch/batch';
+import type { BatchEvent, BatchEventBody } from '../batch/batchEvent';
+import { freezePlan } from '../batch/freeze';
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import type { PlanTarget } from '../drink/drink';
+import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { planDrink, type Plan } from '../plan/planDrink';
+
+// Builders for tests: a plan of the roselle cooler, and a batch told minute by minute.
+
+/** @throws Error if the target has no plan: a test that expects none asks planDrink itself */
+export function aPlan(change: Partial<PlanTarget> = {}): Plan {
+  const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, ...change }, DEFAULT_KITCHEN);
+  if (result.kind === 'no-plan') throw new Error(result.message);
+  return result.plan;
+}
+
+export const START = '2026-07-05T09:00:00.000Z';
+export const minutesIn = (minutes: number): string => new Date(Date.parse(START) + minutes * 60_000).toISOString();
+
+export type Told = readonly [minutes: number, body: BatchEventBody];
+
+/** Events with ids e0, e1, ... in the order told. */
+export const eventsOf = (told: readonly Told[], plan: Plan = aPlan()): BatchEvent[] =>
+  ([[0, { type: 'started', plan: freezePlan(plan) }], ...told] as Told[]).map(([minutes, body], seq) => ({
+    id: `e${seq}`,
+    batchId: 'b1',
+    seq,
+    at: minutesIn(minutes),
+    v: 1,
+    ...body,
+  }));
+
+export const aBatch = (told: readonly Told[] = [], plan?: Plan): Batch => batchAfter(eventsOf(told, plan));
+
+/** A hot batch up to its measured volume. */
+export const MEASURED: readonly Told[] = [
+  [7, { type: 'stage-ended', stageId: 'heat' }],
+  [22, { type: 'stage-ended', stageId: 'steep' }],
+  [27, { type: 'measured', what: 'volume', value: 1130, method: 'jug' }],
+];

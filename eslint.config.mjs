@@ -1,0 +1,72 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import hooks from 'eslint-plugin-react-hooks';
+import ts from 'typescript-eslint';
+
+const noClockNoChance = {
+  'no-restricted-properties': [
+    'error',
+    { object: 'Math', property: 'random', message: 'The core knows no chance: pass numbers in.' },
+    { object: 'Date', property: 'now', message: 'The core knows no clock: pass the time in.' },
+  ],
+  'no-restricted-syntax': [
+    'error',
+    {
+      selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+      message: 'The core knows no clock: pass the time in.',
+    },
+  ],
+  'no-restricted-globals': [
+    'error',
+    'window',
+    'document',
+    'fetch',
+    'process',
+    'console',
+    'setTimeout',
+    'setInterval',
+    'localStorage',
+  ],
+};
+
+export default ts.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'e2e/results/**', '**/*.cjs'] },
+  js.configs.recommended,
+  { files: ['**/*.mjs'], languageOptions: { globals: globals.node } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [...ts.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'max-params': ['warn', 5],
+    },
+  },
+  // Nest finds what to inject by the types it sees at run time, so these must stay plain imports.
+  { files: ['server/src/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
+  { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: noClockNoChance },
+  { files: ['web/**/*.tsx'], extends: [hooks.configs.flat.recommended] },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+    },
+  },
+  {
+    files: ['e2e/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='waitForTimeout']",
+          message: 'Wait for something visible, never for a time.',
+        },
+      ],
+    },
+  },
+);

@@ -1,0 +1,96 @@
+import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import request from 'supertest';
+import { ROSELLE_COOLER } from '@steepsis/core';
+import type { BatchView } from '@steepsis/contract';
+import { createApp } from '../src/createApp';
+
+/** The real application on a real database file in a folder of its own, with a clock the test sets. */
+export class TestServer {
+  readonly folder = mkdtempSync(join(tmpdir(), 'steepsis-test-'));
+  now = new Date('2026-07-05T09:00:00.000Z');
+  private app: NestExpressApplication | undefined;
+
+  async start(): Promise<this> {
+    this.app = await createApp({
+      databaseFile: join(this.folder, 'steepsis.sqlite'),
+      host: '127.0.0.1',
+      port: 0,
+      webFolder: undefined,
+      now: () => this.now,
+    });
+    await this.app.init();
+    return this;
+  }
+
+  /** Stops as a kill would leave it: the file alone goes on. */
+  async restart(): Promise<void> {
+    await this.app?.close();
+    await this.start();
+  }
+
+  async stop(): Promise<void> {
+    await this.app?.close();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  get application(): NestExpressApplication {
+    if (!this.app) throw new Error('not started');
+    return this.app;
+  }
+
+  get http(): ReturnType<typeof request> {
+    return request(this.application.getHttpServer());
+  }
+
+  later(minutes: number): string {
+    this.now = new Date(this.now.getTime() + minutes * 60_000);
+    return this.now.toISOString();
+  }
+
+  /** A batch of the roselle cooler, started now. */
+  async startBatch(
+    change: object = {},
+    ids: { id?: string; eventId?: string } = {},
+  ): Promise<{ id: string; status: number; body: BatchView & { detail?: string } }> {
+    const id = ids.id ?? randomUUID();
+    const body = {
+      id,
+      eventId: ids.eventId ?? randomUUID(),
+      at: this.now.toISOString(),
+      drinkId: ROSELLE_COOLER.id,
+      drinkVersion: 1,
+      target: { ...ROSELLE_COOLER.defaults, ...change },
+    };
+    const response = await this.http.post('/api/batches').send(body);
+    return { id, status: response.status, body: response.body };
+  }
+
+  say(batchId: string, event: object, id: string = randomUUID()): request.Test {
+    return this.http.post(`/api/batches/${batchId}/events`).send({ id, at: this.now.toISOString(), v: 1, ...event });
+  }
+
+  /** A hot batch told up to its measured volume. */
+  async measuredBatch(volumeMl = 1130): Promise<string> {
+    const { id } = await this.startBatch();
+    this.later(7);
+    await this.say(id, { type: 'stage-ended', stageId: 'heat' });
+    this.later(15);
+    await this.say(id, { type: 'stage-ended', stageId: 'steep' });
+    this.later(5);
+    await this.say(id, { type: 'measured', what: 'volume', value: volumeMl, method: 'jug' });
+    return id;
+  }
+}
+
+export const MIX = {
+  type: 'mixed',
+  mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 955 },
+  syrupHadMl: 310,
+  sugarAddedG: 0,
+};
+export const VERDICT = { strength: -1, harsh: 1, sweet: 0, tart: 0 };

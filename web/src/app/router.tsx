@@ -1,0 +1,50 @@
+import type { ReactNode } from 'react';
+import { createBrowserRouter, useRouteError } from 'react-router';
+import { Failed } from '@/shared/ui/Page';
+import { LinkButton } from '@/shared/ui/Button';
+import { Layout } from './Layout';
+
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    Component: Layout,
+    ErrorBoundary: PageFault,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, lazy: () => import('@/features/bench/BenchPage') },
+      { path: 'drinks', lazy: () => import('@/features/drinks/DrinksPage') },
+      { path: 'plan', lazy: () => import('@/features/plan/PlanChoicePage') },
+      { path: 'plan/:drinkId', lazy: () => import('@/features/plan/PlanPage') },
+      { path: 'steep', lazy: () => import('@/features/steep/SteepListPage') },
+      { path: 'steep/:batchId', lazy: () => import('@/features/steep/SteepPage') },
+      { path: 'mix', lazy: () => import('@/features/mix/MixListPage') },
+      { path: 'mix/:batchId', lazy: () => import('@/features/mix/MixPage') },
+      { path: 'keep', lazy: () => import('@/features/keep/KeepPage') },
+      { path: 'taste', lazy: () => import('@/features/taste/TasteListPage') },
+      { path: 'taste/:batchId', lazy: () => import('@/features/taste/TastePage') },
+      { path: '*', Component: NoSuchPage },
+    ],
+  },
+]);
+
+function PageFault(): ReactNode {
+  const error = useRouteError();
+  return (
+    <Failed
+      error={error instanceof Error ? error : new Error('The page could not be loaded.')}
+      retry={() => location.reload()}
+    />
+  );
+}
+
+function NoSuchPage(): ReactNode {
+  return (
+    <main id="main" className="mx-auto max-w-[1280px] px-6 py-10">
+      <h1 className="text-2xl">Nothing is kept at this address</h1>
+      <p className="my-3">The page may have been renamed. Everything begins at the bench.</p>
+      <LinkButton to="/" kind="main">
+        To the bench
+      </LinkButton>
+    </main>
+  );
+}

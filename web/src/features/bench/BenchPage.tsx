@@ -1,0 +1,163 @@
+import type { ReactNode } from 'react';
+import { shelfItemsOf } from '@steepsis/core';
+import type { BatchSummary } from '@steepsis/contract';
+import { useNow } from '@/shared/api/clock';
+import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { LinkButton } from '@/shared/ui/Button';
+import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+import { RunningBatch } from '@/features/steep';
+
+/** What wants hands now, what is running, what to use up, what is next. */
+export function Component(): ReactNode {
+  const all = useBatches();
+  if (all.isPending) return <Loading what="the bench" />;
+  if (all.isError) return <Failed error={all.error} retry={() => void all.refetch()} />;
+  const of = (phase: BatchSummary['phase']): BatchSummary[] => all.data.batches.filter((b) => b.phase === phase);
+  const waiting = [...of('strained'), ...of('measured')];
+  return (
+    <Page
+      title="Bench"
+      actions={
+        <LinkButton to="/plan" kind="main">
+          Plan a drink
+        </LinkButton>
+      }
+    >
+      <div className="grid gap-3 lg:grid-cols-2">
+        <div className="space-y-3">
+          {waiting.length > 0 && <Waiting batches={waiting} />}
+          <Panel title="Running">
+            {of('running').length === 0 ? (
+              <Empty>Nothing is on the stove or steeping in the fridge.</Empty>
+            ) : (
+              <ul className="space-y-3">
+                {of('running').map((b) => (
+                  <RunningBatch key={b.id} summary={b} />
+                ))}
+              </ul>
+            )}
+          </Panel>
+          <Next />
+        </div>
+        <div className="space-y-3">
+          <UseUp />
+          <Lately
+            batches={all.data.batches.filter((b) => b.phase === 'put-away' || b.phase === 'discarded').slice(0, 6)}
+          />
+        </div>
+      </div>
+    </Page>
+  );
+}
+
+function Waiting({ batches }: { batches: readonly BatchSummary[] }): ReactNode {
+  return (
+    <section className="rounded-lg border-2 border-ink bg-surface p-5">
+      <h2 className="mb-2 text-lg">Wants hands now</h2>
+      <ul className="space-y-2">
+        {batches.map((b) => (
+          <li key={b.id} className="flex flex-wrap items-center justify-between gap-3">
+            <span>
+              <strong className="font-semibold">{b.drinkName}</strong>:{' '}
+              {b.phase === 'strained' ? 'measure what came out' : 'mix it'}
+            </span>
+            <LinkButton kind="main" to={b.phase === 'strained' ? `/steep/${b.id}` : `/mix/${b.id}`}>
+              {b.phase === 'strained' ? 'Measure' : 'Mix'}
+            </LinkButton>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function UseUp(): ReactNode {
+  const shelf = useShelf();
+  const now = useNow(60_000);
+  const items = (shelf.data?.batches ?? [])
+    .flatMap((b) => shelfItemsOf(b, now))
+    .sort((a, b) => a.useBy.localeCompare(b.useBy));
+  return (
+    <Panel
+      title="Use up first"
+      aside={
+        items.length > 0 ? (
+          <LinkButton kind="quiet" to="/keep">
+            The shelf
+          </LinkButton>
+        ) : undefined
+      }
+    >
+      {items.length === 0 ? (
+        <Empty>The shelf is empty.</Empty>
+      ) : (
+        <ul className="divide-y divide-line">
+          {items.map((i) => (
+            <li key={`${i.batchId}-${i.vesselId}`} className="flex flex-wrap justify-between gap-x-4 py-2">
+              <span>
+                {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
+                {i.vesselId === 'concentrate' && ', concentrate'} at {f.strength(i.figures.strengthX)}
+              </span>
+              <span className={Date.parse(i.useBy) < now ? 'font-semibold text-stop' : 'text-muted'}>
+                use by {f.day(i.useBy)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function Next(): ReactNode {
+  const drinks = useDrinks();
+  return (
+    <Panel title="Next">
+      <ul className="space-y-2">
+        {(drinks.data?.drinks ?? []).map((d) => (
+          <li key={d.id} className="flex flex-wrap items-center justify-between gap-3">
+            <span>
+              {d.name}
+              <span className="block text-sm text-muted">
+                {d.batches === 0 ? 'not made yet' : `made ${d.batches} times`}
+              </span>
+            </span>
+            <LinkButton to={`/plan/${d.id}`}>Plan it</LinkButton>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+function Lately({ batches }: { batches: readonly BatchSummary[] }): ReactNode {
+  return (
+    <Panel title="Lately">
+      {batches.length === 0 ? (
+        <Empty>No batch is finished yet.</Empty>
+      ) : (
+        <ul className="divide-y divide-line">
+          {batches.map((b) => (
+            <li key={b.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1.5">
+              <span>
+                {b.drinkName}, {f.volume(b.litres * 1000)}
+                <span className="block text-sm text-muted">
+                  {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
+                </span>
+              </span>
+              {b.phase === 'discarded' ? (
+                <span className="text-sm text-muted">thrown away</span>
+              ) : (
+                <LinkButton kind="quiet" to={`/taste/${b.id}`}>
+                  Tastings
+                </LinkButton>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}

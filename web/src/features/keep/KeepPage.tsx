@@ -1,0 +1,214 @@
+import { useState, type ReactNode } from 'react';
+import { colourIn, findingsAt, shelfItemsOf, type Batch, type ShelfItem } from '@steepsis/core';
+import { useNow } from '@/shared/api/clock';
+import { useSay, useShelf } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Ask } from '@/shared/ui/Ask';
+import { Button, LinkButton } from '@/shared/ui/Button';
+import { Cautions } from '@/shared/ui/Cautions';
+import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
+import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
+
+export function Component(): ReactNode {
+  const shelf = useShelf();
+  const now = useNow(60_000);
+  if (shelf.isPending) return <Loading what="the shelf" />;
+  if (shelf.isError) return <Failed error={shelf.error} retry={() => void shelf.refetch()} />;
+  const items = shelf.data.batches
+    .flatMap((batch) => shelfItemsOf(batch, now).map((item) => ({ batch, item })))
+    .sort((a, b) => a.item.useBy.localeCompare(b.item.useBy));
+  return (
+    <Page title="Keep" note={items.length > 0 ? 'What to use first stands first.' : undefined}>
+      {items.length === 0 ? (
+        <>
+          <Empty>
+            The shelf is empty. What you mix or bottle comes here with its strength, how to dilute it, and until when it
+            keeps.
+          </Empty>
+          <LinkButton to="/plan" kind="main" className="mt-4">
+            Plan a drink
+          </LinkButton>
+        </>
+      ) : (
+        <ul className="grid gap-3 lg:grid-cols-2">
+          {items.map(({ batch, item }) => (
+            <Stored key={`${item.batchId}-${item.vesselId}`} batch={batch} item={item} now={now} />
+          ))}
+        </ul>
+      )}
+    </Page>
+  );
+}
+
+function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: number }): ReactNode {
+  const say = useSay(batch.id);
+  const drawn: DrawnVessel =
+    item.vesselId === 'jug'
+      ? {
+          kind: 'jug',
+          capacityMl: Math.max(2500, Math.ceil(item.volumeMl / 500) * 500),
+          diameterCm: item.volumeMl > 2500 ? 17 : 14,
+        }
+      : {
+          kind: 'bottle',
+          capacityMl: Math.max(500, Math.ceil(item.volumeMl / 250) * 250),
+          diameterCm: item.volumeMl > 600 ? 8.5 : 7,
+        };
+  const liquid = batch.vessels.find((v) => v.id === item.vesselId)!.liquid;
+  const findings = findingsAt(item.findings, 'shelf');
+  const past = Date.parse(item.discardAfter) < now;
+  const due = Date.parse(item.useBy) < now;
+  const title = item.vesselId === 'jug' ? item.drinkName : `${item.drinkName}, concentrate`;
+  return (
+    <li
+      className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
+    >
+      <div className="shrink-0 self-center sm:self-end">
+        <VesselDrawing
+          vessel={drawn}
+          scale={7}
+          layers={[{ ml: item.volumeMl, colour: colourIn(liquid, drawn) }]}
+          sub={f.volume(item.volumeMl)}
+          description={`${f.volume(item.volumeMl)} in a ${drawn.kind}`}
+        />
+      </div>
+      <div className="min-w-0 flex-1">
+        <h2 className="text-lg">{title}</h2>
+        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
+          <Row name="Holds">{`${f.volume(item.volumeMl)} at ${f.strength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
+          <Row name="To drink">
+            {item.dilution
+              ? `1 part with ${item.dilution.waterPerPart.toFixed(1)} parts of water and syrup for ${f.strength(item.dilution.toX)}`
+              : batch.plan.target.iced
+                ? `as it is, ${batch.plan.target.glassMl} ml over ice`
+                : 'as it is'}
+          </Row>
+          <Row name="Made">{f.moment(item.madeOn)}</Row>
+          <Row name="Use by">
+            <strong className={due ? 'text-stop' : ''}>{f.day(item.useBy)}</strong>, at the latest{' '}
+            {f.day(item.discardAfter)}: {item.window.reason}
+          </Row>
+        </dl>
+        <div className="mt-2">
+          <Cautions findings={findings} />
+        </div>
+        <Refusal error={say.error} />
+        <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
+          <PourOut
+            item={item}
+            batch={batch}
+            onPour={(ml) => say.mutate({ type: 'poured', vesselId: item.vesselId, ml })}
+            pending={say.isPending}
+          />
+          {item.vesselId === 'jug' && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
+          <MeasurePh
+            batch={batch}
+            onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}
+          />
+          <Ask
+            trigger={<Button kind="quiet">Throw it away</Button>}
+            title="Throw it away?"
+            yes="Throw it away"
+            onYes={() => say.mutate({ type: 'discarded', why: 'thrown away from the shelf' })}
+          >
+            <p>This empties everything kept of the batch made {f.moment(item.madeOn)}. It can be undone on its page.</p>
+          </Ask>
+        </div>
+      </div>
+    </li>
+  );
+}
+
+const Row = ({ name, children }: { name: string; children: ReactNode }): ReactNode => (
+  <>
+    <dt className="text-muted">{name}</dt>
+    <dd>{children}</dd>
+  </>
+);
+
+function PourOut({
+  item,
+  batch,
+  onPour,
+  pending,
+}: {
+  item: ShelfItem;
+  batch: Batch;
+  onPour: (ml: number) => void;
+  pending: boolean;
+}): ReactNode {
+  const left = Math.floor(item.volumeMl);
+  const [ml, setMl] = useState(Math.min(left, batch.plan.target.glassMl));
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  const amount = Math.min(ml, left);
+  return (
+    <span className="inline-flex flex-wrap items-center gap-2">
+      <Button onClick={() => onPour(amount)} disabled={pending || fault !== undefined || left < 1}>
+        Pour out
+      </Button>
+      <InlineNumber
+        label={`Pour from the ${item.name}`}
+        value={amount}
+        range={{ unit: 'ml', min: 1, max: left }}
+        step={10}
+        unit="ml"
+        onValue={setMl}
+        onFault={setFault}
+      />
+      {fault && (
+        <span role="alert" className="text-sm text-stop">
+          {fault.message}
+        </span>
+      )}
+    </span>
+  );
+}
+
+function MeasurePh({
+  batch,
+  onPh,
+}: {
+  batch: Batch;
+  onPh: (ph: number, method: 'meter' | 'strip') => void;
+}): ReactNode {
+  const [open, setOpen] = useState(false);
+  const [ph, setPh] = useState(batch.ph?.ph ?? 3);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  if (!open) {
+    return (
+      <Button kind="quiet" onClick={() => setOpen(true)}>
+        {batch.ph ? `pH ${batch.ph.ph.toFixed(1)} by ${batch.ph.method}` : 'Enter its pH'}
+      </Button>
+    );
+  }
+  const save = (method: 'meter' | 'strip'): void => {
+    onPh(ph, method);
+    setOpen(false);
+  };
+  return (
+    <span className="inline-flex flex-wrap items-center gap-2">
+      pH{' '}
+      <InlineNumber
+        label="pH"
+        value={ph}
+        range={{ unit: '', min: 0, max: 14 }}
+        step={0.1}
+        digits={2}
+        onValue={setPh}
+        onFault={setFault}
+      />
+      <Button disabled={fault !== undefined} onClick={() => save('meter')}>
+        by meter
+      </Button>
+      <Button disabled={fault !== undefined} onClick={() => save('strip')}>
+        by strip
+      </Button>
+      {fault && (
+        <span role="alert" className="text-sm text-stop">
+          {fault.message}
+        </span>
+      )}
+    </span>
+  );
+}

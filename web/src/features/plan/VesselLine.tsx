@@ -1,0 +1,184 @@
+import type { ReactNode } from 'react';
+import { colourIn, likelyRange, steepOf, syrupOf, type Plan } from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
+
+const CALYX = '#7d1230';
+
+/** The drink's way from the water to the glass, every vessel to one scale. */
+export function VesselLine({ plan }: { plan: Plan }): ReactNode {
+  const scale = plan.vessel.capacityMl > 5500 || plan.jug.vessel.capacityMl > 4000 ? 5.6 : 7.6;
+  return (
+    <ol className="flex flex-col gap-6 lg:flex-row lg:items-stretch lg:justify-between lg:gap-3">
+      {stepsOf(plan, scale).map((step, i) => (
+        <li
+          key={step.title}
+          className="flex gap-4 lg:w-0 lg:flex-1 lg:basis-0 lg:flex-col lg:gap-2"
+          style={{ flexGrow: step.grow }}
+        >
+          <div className="min-w-0 flex-1 lg:flex-none lg:min-h-[4.4rem]">
+            <h3 className="text-base">
+              <span className="text-muted">{i + 1}</span> {step.title}
+            </h3>
+            {step.lines.map((line) => (
+              <p key={line} className="text-[0.92rem] leading-snug text-muted">
+                {line}
+              </p>
+            ))}
+          </div>
+          <div className="flex w-40 shrink-0 items-end justify-center gap-1 lg:w-auto lg:flex-1 lg:justify-start">
+            {step.drawing}
+          </div>
+          <p className="hidden text-sm text-muted lg:block lg:min-h-9 lg:leading-snug">{step.foot}</p>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+type Step = { title: string; lines: string[]; drawing: ReactNode; foot: string; grow: number };
+
+function stepsOf(plan: Plan, scale: number): Step[] {
+  const { run, vessel, jug, glass, target } = plan;
+  const steep = steepOf(plan.way);
+  const steepTime = run.stages.find((s) => s.kind === 'steep')!;
+  const heat = run.stages.find((s) => s.kind === 'heat');
+  const [fromC, toC] = [run.at(steepTime.startMin).tempC, run.at(steepTime.endMin).tempC];
+  const steeped = run.at(run.endMin).liquor;
+  const likely = likelyRange(plan.concentrate.volumeMl, plan.concentrate.sigmaLnVolume);
+  const receiver: DrawnVessel = {
+    kind: 'jar',
+    capacityMl: Math.max(500, Math.ceil((plan.concentrate.volumeMl * 1.15) / 500) * 500),
+    diameterCm: plan.concentrate.volumeMl > 1800 ? 16 : 12.5,
+  };
+  const bottle: DrawnVessel = {
+    kind: 'bottle',
+    capacityMl: Math.max(250, Math.ceil(plan.syrup.volumeMl / 250) * 250),
+    diameterCm: 7,
+  };
+  const syrup = syrupOf({ sugarG: plan.syrup.sugarG, waterG: plan.syrup.waterG });
+  const pouredGlass: DrawnVessel = { kind: 'glass', capacityMl: (target.glassMl + glass.iceG) * 1.12, diameterCm: 7.2 };
+  const leafText = plan.leaf.map(
+    (l) => `${f.grams(l.grams)} ${shortName(l.name)}${l.measure ? `, ${l.measure.text}` : ''}`,
+  );
+  return [
+    {
+      title: 'Measure',
+      lines: leafText,
+      grow: vessel.diameterCm,
+      drawing: (
+        <VesselDrawing
+          vessel={vessel}
+          scale={scale}
+          layers={[{ ml: plan.waterMl, colour: 'var(--water)' }]}
+          leafColour={CALYX}
+          main={f.volume(plan.waterMl)}
+          sub="water"
+          description={`${f.volume(plan.waterMl)} of water in the ${vessel.name}`}
+        />
+      ),
+      foot: `in the ${vessel.name}`,
+    },
+    {
+      title: heat ? 'Boil, then steep' : 'Steep in the fridge',
+      lines: heat
+        ? [`to the boil, about ${f.duration(heat.endMin)}`, `off the heat, ${Math.round(fromC)} to ${f.celsius(toC)}`]
+        : [`at ${f.celsius(fromC)}, from chilled water`],
+      grow: vessel.diameterCm,
+      drawing: (
+        <VesselDrawing
+          vessel={vessel}
+          scale={scale}
+          lid
+          layers={[{ ml: plan.waterMl, colour: colourIn(steeped, vessel) }]}
+          main={f.duration(steep.minutes)}
+          sub="steep"
+          description={`Steeping ${f.duration(steep.minutes)}`}
+        />
+      ),
+      foot: run.ledger.steamMl >= 5 ? `${f.exactMl(run.ledger.steamMl)} leaves as steam` : 'no steam',
+    },
+    {
+      title: 'Strain and press',
+      lines: ['fine cloth; then measure', `likely ${f.volume(likely.low)} to ${f.volume(likely.high)}`],
+      grow: 15,
+      drawing: (
+        <VesselDrawing
+          vessel={receiver}
+          scale={scale}
+          layers={[{ ml: plan.concentrate.volumeMl, colour: colourIn(run.concentrate, receiver) }]}
+          main={f.strength(plan.concentrate.strengthX)}
+          sub={f.volume(plan.concentrate.volumeMl)}
+          description={`${f.volume(plan.concentrate.volumeMl)} of concentrate at ${f.strength(plan.concentrate.strengthX)}`}
+        />
+      ),
+      foot: `${f.exactMl(run.ledger.heldMl - run.ledger.pressedMl)} stays in the plants`,
+    },
+    ...(plan.syrup.volumeMl > 0
+      ? [
+          {
+            title: 'Syrup',
+            lines: [`${f.grams(plan.syrup.sugarG)} sugar`, `${f.grams(plan.syrup.waterG)} hot water`],
+            grow: 11,
+            drawing: (
+              <VesselDrawing
+                vessel={bottle}
+                scale={scale}
+                layers={[{ ml: plan.syrup.volumeMl, colour: syrupColour() }]}
+                sub={f.volume(plan.syrup.volumeMl)}
+                description={`${f.volume(plan.syrup.volumeMl)} of syrup`}
+              />
+            ),
+            foot: `${Math.round(plan.syrup.brix)} °Bx${syrup.waterG > 0 ? ', stirred clear' : ''}`,
+          },
+        ]
+      : []),
+    {
+      title: 'Mix',
+      lines: [
+        `${f.volume(jug.mix.concentrateMl)} concentrate`,
+        `${f.volume(jug.mix.syrupMl)} syrup, ${f.volume(jug.mix.waterMl)} cold water`,
+      ],
+      grow: jug.vessel.diameterCm + 5,
+      drawing: (
+        <VesselDrawing
+          vessel={jug.vessel}
+          scale={scale}
+          layers={[{ ml: jug.figures.volumeMl, colour: colourIn(jug.liquid, jug.vessel) }]}
+          main={f.volume(jug.figures.volumeMl)}
+          sub={target.iced ? `${f.strength(jug.figures.strengthX)} before ice` : f.strength(jug.figures.strengthX)}
+          description={`Jug of ${f.volume(jug.figures.volumeMl)} at ${f.strength(jug.figures.strengthX)}`}
+        />
+      ),
+      foot: `${jug.vessel.name}`,
+    },
+    {
+      title: 'Serve',
+      lines: [
+        `${f.volume(target.glassMl)}${glass.iceG > 0 ? ` on ${f.grams(glass.iceG)} ice` : ''}`,
+        `${f.gPerL(glass.figures.sugarGPerL)} sugar`,
+      ],
+      grow: 14,
+      drawing: (
+        <VesselDrawing
+          vessel={pouredGlass}
+          scale={scale}
+          layers={[{ ml: target.glassMl + glass.meltedG, colour: colourIn(glass.liquid, pouredGlass) }]}
+          iceCubes={glass.iceG / 27.5}
+          sub={f.strength(glass.figures.strengthX)}
+          description={`Glass at ${f.strength(glass.figures.strengthX)}`}
+        />
+      ),
+      foot:
+        glass.iceG > 0
+          ? `right after ${plan.drink.serve.rightAtMin} min, ${f.grams(glass.meltedG)} melted`
+          : 'as poured',
+    },
+  ];
+}
+
+/** White sugar syrup is clear; a faint tint keeps its level visible. */
+const syrupColour = (): string => 'var(--water)';
+
+/** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
+export const shortName = (name: string): string => name.split(/[,(]/)[0]!.trim().toLowerCase();

@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react';
+import type { Plan } from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { Panel } from '@/shared/ui/Panel';
+
+/** Where the water goes, and how what came out gets cold in time. */
+export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
+  const { ledger } = plan.run;
+  const rows: [string, number, string][] = [
+    ['Into the vessel', ledger.waterMl, ''],
+    ['Dissolved from the plants', ledger.dissolvedMl, '+'],
+    ['Steam', ledger.steamMl, '−'],
+    ['Held by the plants', ledger.heldMl, '−'],
+    ['Won by pressing', ledger.pressedMl, '+'],
+    ['Left on pot and cloth', ledger.clingingMl, '−'],
+  ];
+  return (
+    <Panel title="Where the water goes">
+      <table className="w-full text-[0.92rem]">
+        <tbody>
+          {rows.map(([name, ml, sign]) => (
+            <tr key={name}>
+              <th scope="row" className="py-0.5 text-left font-normal text-muted">
+                {name}
+              </th>
+              <td className="text-right">
+                {sign}
+                {Math.round(ml)} ml
+              </td>
+            </tr>
+          ))}
+          <tr className="border-t border-ink">
+            <th scope="row" className="py-1 text-left">
+              Concentrate
+            </th>
+            <td className="text-right font-semibold">{Math.round(ledger.outMl)} ml</td>
+          </tr>
+        </tbody>
+      </table>
+      <h3 className="mt-3 text-base">Cool it in time</h3>
+      <p className="text-[0.92rem]">{coolingText(plan)}</p>
+    </Panel>
+  );
+}
+
+/** How to cool, in a sentence or two, with the times that make it so. */
+export function coolingText({ cooling }: Plan): string {
+  const bath =
+    cooling.bathMin > 0
+      ? `Stand it in an ice bath and stir, ${f.duration(cooling.bathMin)} to ${f.celsius(cooling.bathToC)}. `
+      : '';
+  const ice = cooling.iceG > 0 ? `Put ${f.grams(cooling.iceG)} of the water in as ice. ` : '';
+  const fridge =
+    cooling.fridgeMin > 0
+      ? `The jug starts at ${f.celsius(cooling.jugStartC)} and is at 5 °C after ${f.duration(cooling.fridgeMin)} in the fridge.`
+      : `The jug then is at ${f.celsius(cooling.jugStartC)}: straight into the fridge.`;
+  return `${bath}${ice}${fridge}`;
+}

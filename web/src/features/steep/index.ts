@@ -1,0 +1,2 @@
+export { RunningClock } from './RunningClock';
+export { RunningBatch } from './RunningBatch';

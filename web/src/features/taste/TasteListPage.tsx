@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+import { useBatches } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { LinkButton } from '@/shared/ui/Button';
+import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
+
+/** Batches that can be tasted, the latest first. */
+export function Component(): ReactNode {
+  const batches = useBatches('put-away');
+  if (batches.isPending) return <Loading what="what can be tasted" />;
+  if (batches.isError) return <Failed error={batches.error} retry={() => void batches.refetch()} />;
+  const list = batches.data.batches;
+  return (
+    <Page
+      title="Taste"
+      note={list.length > 0 ? 'Say in a few taps how it was; the next one is planned from that.' : undefined}
+    >
+      {list.length === 0 ? (
+        <Empty>Nothing to taste yet. A batch comes here when it has been mixed or bottled.</Empty>
+      ) : (
+        <ul className="divide-y divide-line rounded-lg border border-line bg-surface">
+          {list.map((b) => (
+            <li key={b.id} className="flex flex-wrap items-center justify-between gap-3 px-4 py-2.5">
+              <div>
+                <h2 className="text-base">{b.drinkName}</h2>
+                <p className="text-sm text-muted">
+                  {f.volume(b.litres * 1000)}, {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
+                </p>
+              </div>
+              <LinkButton to={`/taste/${b.id}`}>Taste</LinkButton>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Page>
+  );
+}

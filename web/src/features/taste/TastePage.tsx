@@ -1,0 +1,220 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import { useParams } from 'react-router';
+import {
+  DEFAULT_KITCHEN,
+  planDrink,
+  type Batch,
+  type Plan,
+  type ServedState,
+  type Tasting,
+  type Verdict,
+} from '@steepsis/core';
+import type { DrinkView } from '@steepsis/contract';
+import { useBatch, useDrink, useSay } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Button, LinkButton } from '@/shared/ui/Button';
+import { Chips } from '@/shared/ui/Chips';
+import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from './words';
+
+export function Component(): ReactNode {
+  const { batchId = '' } = useParams();
+  const batch = useBatch(batchId);
+  if (batch.isPending) return <Loading what="the batch" />;
+  if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
+  return <TastePage key={batchId} batch={batch.data} />;
+}
+
+function TastePage({ batch }: { batch: Batch }): ReactNode {
+  const { plan } = batch;
+  return (
+    <Page
+      title={`Taste: ${plan.drink.name}`}
+      note={`${plan.way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
+    >
+      <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
+        {batch.strainedAt ? (
+          <VerdictForm batch={batch} />
+        ) : (
+          <Panel title="Not yet">It is still steeping. Come back when it has been strained.</Panel>
+        )}
+        <div className="space-y-3">
+          {batch.tastings.length > 0 && <NextTimePanel batch={batch} />}
+          <Said batch={batch} />
+        </div>
+      </div>
+    </Page>
+  );
+}
+
+function VerdictForm({ batch }: { batch: Batch }): ReactNode {
+  const say = useSay(batch.id);
+  const [state, setState] = useState<ServedState>(batch.plan.target.iced ? 'iced' : 'chilled');
+  const [strength, setStrength] = useState<string | undefined>(undefined);
+  const [harsh, setHarsh] = useState<string | undefined>(undefined);
+  const [sweet, setSweet] = useState('0');
+  const [tart, setTart] = useState('0');
+  const [note, setNote] = useState('');
+  const ready = strength !== undefined && harsh !== undefined;
+  const save = (): void => {
+    const verdict = {
+      strength: Number(strength),
+      harsh: Number(harsh),
+      sweet: Number(sweet),
+      tart: Number(tart),
+      ...(note.trim() ? { note: note.trim() } : {}),
+    } as Verdict;
+    say.mutate(
+      { type: 'tasted', state, verdict },
+      {
+        onSuccess: () => {
+          setStrength(undefined);
+          setHarsh(undefined);
+          setNote('');
+        },
+      },
+    );
+  };
+  return (
+    <Panel title="How is it?">
+      <div className="space-y-4">
+        <Chips label="It was" value={state} choices={STATE} onValue={setState} />
+        <Chips label="Strength" value={strength} choices={STRENGTH} onValue={setStrength} />
+        <Chips label="Smoothness" value={harsh} choices={HARSH} onValue={setHarsh} />
+        <div className="grid gap-4 sm:grid-cols-2">
+          <Chips label="Sweetness" value={sweet} choices={SWEET} onValue={setSweet} />
+          <Chips label="Tartness" value={tart} choices={TART} onValue={setTart} />
+        </div>
+        <label className="block text-sm text-muted">
+          A note, if you like
+          <input
+            value={note}
+            maxLength={500}
+            onChange={(e) => setNote(e.target.value)}
+            className="mt-1 block min-h-11 w-full rounded border border-ink/40 bg-surface px-2 text-base text-ink"
+          />
+        </label>
+        <Refusal error={say.error} />
+        <div className="flex flex-wrap items-center gap-3">
+          <Button kind="main" disabled={!ready || say.isPending} onClick={save}>
+            {say.isPending ? 'Noting…' : 'Note the verdict'}
+          </Button>
+          {!ready && <span className="text-sm text-muted">Strength and smoothness are needed.</span>}
+        </div>
+      </div>
+    </Panel>
+  );
+}
+
+function NextTimePanel({ batch }: { batch: Batch }): ReactNode {
+  const drink = useDrink(batch.plan.drink.id);
+  if (drink.isPending || drink.isFetching) {
+    return (
+      <Panel title="Next time">
+        <p role="status">Working out what to change.</p>
+      </Panel>
+    );
+  }
+  if (drink.isError) return <Refusal error={drink.error} />;
+  return <NextTime view={drink.data} batch={batch} />;
+}
+
+function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode {
+  const before = batch.plan;
+  const after = useMemo(() => {
+    const result = planDrink(view.drink, view.startFrom, DEFAULT_KITCHEN, view.learned);
+    return result.kind === 'plan' ? result.plan : undefined;
+  }, [view]);
+  return (
+    <Panel title="Next time">
+      <p className="text-lg">{view.next?.reason}</p>
+      {after && view.next?.kind !== 'none' && (
+        <table className="mt-3 w-full text-[0.95rem]">
+          <thead>
+            <tr className="text-left text-sm text-muted">
+              <th scope="col" className="font-normal">
+                For {f.volume(after.target.litres * 1000)}
+              </th>
+              <th scope="col" className="font-normal">
+                this time
+              </th>
+              <th scope="col" className="font-normal">
+                next time
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {changesOf(before, after).map(([name, was, will]) => (
+              <tr key={name} className="border-t border-line">
+                <th scope="row" className="py-1.5 text-left font-medium">
+                  {name}
+                </th>
+                <td>{was}</td>
+                <td className={was === will ? '' : 'font-semibold'}>{will}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <LinkButton to={`/plan/${view.drink.id}`} kind="main" className="mt-4">
+        Plan the next one
+      </LinkButton>
+    </Panel>
+  );
+}
+
+function changesOf(before: Batch['plan'], after: Plan): [string, string, string][] {
+  const leafBefore = new Map(before.way.ingredients.map((i) => [i.id, i.grams]));
+  const perLitre = after.target.litres / before.target.litres;
+  return [
+    ...after.leaf.map((l): [string, string, string] => [
+      l.name.split(/[,(]/)[0]!.trim(),
+      leafBefore.has(l.ingredientId) ? f.grams(leafBefore.get(l.ingredientId)! * perLitre) : 'none',
+      f.grams(l.grams),
+    ]),
+    ['Steep', f.duration(before.target.steepMin), f.duration(after.target.steepMin)],
+    ['Sugar', f.gPerL(before.target.sugarGPerL), f.gPerL(after.target.sugarGPerL)],
+  ];
+}
+
+function Said({ batch }: { batch: Batch }): ReactNode {
+  const say = useSay(batch.id);
+  if (batch.tastings.length === 0) {
+    return (
+      <Panel title="What has been said">
+        <p className="text-muted">Nothing of this batch yet.</p>
+      </Panel>
+    );
+  }
+  return (
+    <Panel title="What has been said">
+      <ul className="space-y-2">
+        {batch.tastings.map((t) => (
+          <li key={t.eventId} className="border-l-2 border-line pl-3">
+            <p>{sentenceOf(t)}</p>
+            {t.verdict.note && <p className="text-muted">{t.verdict.note}</p>}
+            <p className="text-sm text-muted">
+              {f.moment(t.at)}{' '}
+              <Button
+                kind="quiet"
+                onClick={() => say.mutate({ type: 'undone', eventId: t.eventId })}
+                disabled={say.isPending}
+              >
+                Take it back
+              </Button>
+            </p>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+const sentenceOf = ({ state, verdict }: Tasting): string =>
+  [
+    wordFor(STRENGTH, verdict.strength),
+    wordFor(HARSH, verdict.harsh),
+    wordFor(SWEET, verdict.sweet),
+    wordFor(TART, verdict.tart),
+  ].join(', ') + `; ${wordFor(STATE, state)}.`;

@@ -1,0 +1,41 @@
+import type { Problem } from '@steepsis/contract';
+import { useClock } from './clock';
+
+/** A refusal or failure, in words for the page. */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+    this.name = 'ProblemError';
+  }
+}
+
+const offline: Problem = {
+  type: 'offline',
+  title: 'The server does not answer',
+  status: 0,
+  detail: 'Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.',
+};
+
+async function send<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new ProblemError(offline);
+  }
+  const body = (await response.json().catch(() => undefined)) as unknown;
+  if (!response.ok) throw new ProblemError((body as Problem | undefined) ?? { ...offline, status: response.status });
+  noteServerClock(body);
+  return body as T;
+}
+
+/** Steep clocks run by the server's time: a tablet whose clock is wrong must not pull a pot early. */
+function noteServerClock(body: unknown): void {
+  const serverNow = (body as { serverNow?: unknown } | undefined)?.serverNow;
+  if (typeof serverNow === 'string') useClock.getState().note(Date.parse(serverNow) - Date.now());
+}
+
+export const get = <T>(path: string): Promise<T> => send<T>(path);
+
+export const post = <T>(path: string, body: unknown): Promise<T> =>
+  send<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });

@@ -1,0 +1,93 @@
+import {
+  QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { batchAfter, type Batch, type BatchEventBody, type Phase, type PlanTarget } from '@steepsis/core';
+import type { BatchList, BatchView, DrinkList, DrinkView, ShelfView } from '@steepsis/contract';
+import { serverNow } from './clock';
+import { get, post } from './client';
+
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
+});
+
+export const useDrinks = (): UseQueryResult<DrinkList> =>
+  useQuery({ queryKey: ['drinks'], queryFn: () => get<DrinkList>('/api/drinks') });
+
+export const useDrink = (id: string): UseQueryResult<DrinkView> =>
+  useQuery({ queryKey: ['drink', id], queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`) });
+
+export const useBatches = (phase?: Phase): UseQueryResult<BatchList> =>
+  useQuery({
+    queryKey: ['batches', phase ?? 'all'],
+    queryFn: () => get<BatchList>(`/api/batches?limit=50${phase ? `&phase=${phase}` : ''}`),
+  });
+
+export const useBatch = (id: string): UseQueryResult<Batch> =>
+  useQuery({
+    queryKey: ['batch', id],
+    queryFn: async () => batchAfter((await get<BatchView>(`/api/batches/${encodeURIComponent(id)}`)).events),
+  });
+
+export type Shelf = { batches: readonly Batch[] };
+
+export const useShelf = (): UseQueryResult<Shelf> =>
+  useQuery({
+    queryKey: ['shelf'],
+    queryFn: async () => ({ batches: (await get<ShelfView>('/api/shelf')).batches.map((b) => batchAfter(b.events)) }),
+  });
+
+/** Starts a batch. The ids are made once a click, so a repeated send is stored once. */
+export function useStartBatch(): UseMutationResult<
+  Batch,
+  Error,
+  { drinkId: string; drinkVersion: number; target: PlanTarget }
+> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (start) => {
+      const body = {
+        id: crypto.randomUUID(),
+        eventId: crypto.randomUUID(),
+        at: new Date(serverNow()).toISOString(),
+        ...start,
+      };
+      return batchAfter((await post<BatchView>('/api/batches', body)).events);
+    },
+    onSuccess: (batch) => remember(client, batch),
+  });
+}
+
+/** Says that something happened to a batch; it shows as stored when the server has stored it. */
+export function useSay(batchId: string): UseMutationResult<Batch, Error, BatchEventBody> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (event) => {
+      const body = { id: crypto.randomUUID(), at: new Date(serverNow()).toISOString(), v: 1, ...event };
+      return batchAfter((await post<BatchView>(`/api/batches/${encodeURIComponent(batchId)}/events`, body)).events);
+    },
+    onSuccess: (batch) => remember(client, batch),
+  });
+}
+
+function remember(client: QueryClient, batch: Batch): void {
+  client.setQueryData(['batch', batch.id], batch);
+  for (const key of ['batches', 'shelf', 'drinks', 'drink']) void client.invalidateQueries({ queryKey: [key] });
+}
+
+/** Keeps every open page up to date with what other tabs and devices do. */
+export function useLiveUpdates(): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    const stream = new EventSource('/api/stream');
+    stream.onmessage = () => void client.invalidateQueries();
+    // The browser reconnects by itself; what happened meanwhile is asked for then.
+    stream.onopen = () => void client.invalidateQueries();
+    return () => stream.close();
+  }, [client]);
+}

@@ -1,0 +1,54 @@
+import { format as formatDate, isToday, isTomorrow, isYesterday } from 'date-fns';
+
+// Figures as a kitchen reads them, always with their unit.
+
+const fixed = (value: number, digits: number): string => value.toFixed(digits);
+
+/** "2.4 L", "310 ml": litres from one up, else whole 5 ml. */
+export function volume(ml: number): string {
+  if (ml >= 995) return `${fixed(ml / 1000, 2).replace(/0$/, '')} L`;
+  return `${Math.round(ml / 5) * 5} ml`;
+}
+
+export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
+export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
+export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
+export const gPerL = (g: number): string => `${g >= 10 ? Math.round(g) : fixed(g, 1)} g/L`;
+export const celsius = (t: number): string => `${Math.round(t)} °C`;
+
+/** "15 min", "10 h", "1 h 20 min" */
+export function duration(minutes: number): string {
+  const whole = minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes);
+  if (whole < 90) return `${whole} min`;
+  const rounded = Math.round(minutes);
+  const [hours, rest] = [Math.floor(rounded / 60), rounded % 60];
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}
+
+/** "4:07", "1:04:07"; a clock that has run over counts up. */
+export function clock(minutes: number): string {
+  const seconds = Math.round(Math.abs(minutes) * 60);
+  const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
+}
+
+/** "today 14:05", "Sunday 9:30", "3 Sep" */
+export function moment(iso: string): string {
+  const date = new Date(iso);
+  const time = formatDate(date, 'H:mm');
+  if (isToday(date)) return `today ${time}`;
+  if (isYesterday(date)) return `yesterday ${time}`;
+  if (isTomorrow(date)) return `tomorrow ${time}`;
+  return formatDate(date, 'EEE d MMM');
+}
+
+export const day = (iso: string): string => formatDate(new Date(iso), 'EEE d MMM');
+
+/** A number as typed in a kitchen, with a point or a comma; undefined if it is not one. */
+export function parseNumber(text: string): number | undefined {
+  const trimmed = text.trim().replace(',', '.');
+  if (!/^[-+]?\d*\.?\d+(e[-+]?\d+)?$/i.test(trimmed)) return undefined;
+  const value = Number(trimmed);
+  return Number.isFinite(value) ? value : undefined;
+}

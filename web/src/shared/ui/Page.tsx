@@ -1,0 +1,73 @@
+import { useEffect, type ReactNode } from 'react';
+import { ProblemError } from '@/shared/api/client';
+import { Button } from './Button';
+
+/** The frame of every page: its title, what stands beside it, and its body. */
+export function Page({
+  title,
+  note,
+  actions,
+  children,
+}: {
+  title: string;
+  note?: ReactNode;
+  actions?: ReactNode;
+  children: ReactNode;
+}): ReactNode {
+  useEffect(() => {
+    document.title = `${title} · Steepsis`;
+  }, [title]);
+  return (
+    <main id="main" className="mx-auto w-full max-w-[1280px] px-4 pb-10 pt-5 sm:px-6">
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
+        <div className="min-w-0">
+          <h1 className="text-[1.75rem] leading-tight">{title}</h1>
+          {note && <p className="mt-1 text-[0.95rem] text-muted">{note}</p>}
+        </div>
+        {actions && <div className="no-print flex flex-wrap items-center gap-2">{actions}</div>}
+      </div>
+      {children}
+    </main>
+  );
+}
+
+/** Shown while a page waits for its data. */
+export function Loading({ what }: { what: string }): ReactNode {
+  return (
+    <main id="main" className="mx-auto max-w-[1280px] px-6 py-10 text-muted" aria-busy="true">
+      <p role="status">Fetching {what}.</p>
+    </main>
+  );
+}
+
+/** What went wrong, what was kept, and the way on. */
+export function Failed({ error, retry }: { error: Error; retry?: () => void }): ReactNode {
+  return (
+    <main id="main" className="mx-auto max-w-[1280px] px-6 py-10">
+      <h1 className="text-2xl">
+        {error instanceof ProblemError ? error.problem.title : 'This page could not be shown'}
+      </h1>
+      <p className="mt-2 max-w-prose">{error.message}</p>
+      {retry && (
+        <Button kind="main" className="mt-4" onClick={retry}>
+          Try again
+        </Button>
+      )}
+    </main>
+  );
+}
+
+/** A refusal of something just tried, beside the thing that was tried. */
+export function Refusal({ error }: { error: Error | null }): ReactNode {
+  if (!error) return null;
+  const title = error instanceof ProblemError ? error.problem.title : 'That did not work';
+  return (
+    <p role="alert" className="my-2 border-l-4 border-stop bg-stop-wash px-3 py-2 text-[0.95rem]">
+      <strong className="font-semibold">{title}.</strong> {error.message}
+    </p>
+  );
+}
+
+export function Empty({ children }: { children: ReactNode }): ReactNode {
+  return <p className="max-w-prose text-muted">{children}</p>;
+}
