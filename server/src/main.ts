@@ -12,6 +12,8 @@ const dataFolder =
 const firstPort = Number(process.env['PORT'] ?? 4310);
 const webFolder = join(__dirname, '..', '..', 'web', 'dist');
 const PORTS_TRIED = 20;
+/** Runs the clock ahead, so that a test can see a steep an hour later without waiting for it. */
+const clockAheadMs = Number(process.env['STEEPSIS_CLOCK_AHEAD_MIN'] ?? 0) * 60_000;
 
 async function main(): Promise<void> {
   const config = {
@@ -19,7 +21,7 @@ async function main(): Promise<void> {
     host: '127.0.0.1',
     port: firstPort,
     webFolder: existsSync(webFolder) ? webFolder : undefined,
-    now: () => new Date(),
+    now: () => new Date(Date.now() + clockAheadMs),
   };
   const app = await createApp(config);
   await app.init();

@@ -1,7 +1,7 @@
 import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { roundTo } from '../quantity/kitchenMeasures';
 import { planDrink, type Plan } from '../plan/planDrink';
-import { suits } from './preference';
+import { suits, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
 export type ChangeKind = 'none' | 'dose' | 'time' | 'sugar';
@@ -28,9 +28,16 @@ const damping = (learned: Learned): number => (learned.tastings <= 2 ? 0.7 : 1);
 
 /**
  * Looks over single changes of dose, steep time and sugar that answer a complaint of the last two tastings, and picks one
- * after which the glass should suit the house better; a small one is preferred to a large one that wins little more. The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
+ * after which the glass should suit the house better; a small one is preferred to a large one that wins little more.
+ * @param last the latest tasting, to tell a badly made glass from a badly planned one The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
  */
-export function nextTime(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned: Learned): NextTime {
+export function nextTime(
+  drink: Drink,
+  target: PlanTarget,
+  kitchen: Kitchen,
+  learned: Learned,
+  last?: TastingRecord,
+): NextTime {
   const suitsAt = (t: PlanTarget): number => {
     const result = planDrink(drink, t, kitchen, learned);
     return result.kind === 'plan' ? suits(glassOf(result.plan), learned) : 0;
@@ -42,7 +49,7 @@ export function nextTime(drink: Drink, target: PlanTarget, kitchen: Kitchen, lea
   // Moves come smallest first within their kind; the first that wins most of what there is to win is taken.
   const best = candidates.find((c) => c.suits >= enough);
   if (!best || best.suits - suitsBefore < WORTH_IT) {
-    return { kind: 'none', target, reason: noChange(learned), suitsBefore, suitsAfter: suitsBefore };
+    return { kind: 'none', target, reason: noChange(learned, last), suitsBefore, suitsAfter: suitsBefore };
   }
   return {
     kind: best.kind,
@@ -116,5 +123,14 @@ function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): str
 const minutesText = (minutes: number): string =>
   minutes >= 120 ? `${Math.round((minutes / 60) * 4) / 4} h` : `${minutes} min`;
 
-const noChange = (learned: Learned): string =>
-  learned.tastings === 0 ? 'Nothing tasted yet.' : 'Nothing to change: no single step would make it clearly better.';
+/** Off its plan by more than this, a glass says more about the making than about the recipe. */
+const WELL_MADE = 0.06;
+
+function noChange({ tastings, complaints }: Learned, last: TastingRecord | undefined): string {
+  if (tastings === 0) return 'Nothing tasted yet.';
+  const off = last ? Math.log(last.strengthX / last.plannedX) : 0;
+  if (last && complaints.strength !== 0 && Math.abs(off) > WELL_MADE && Math.sign(off) === complaints.strength) {
+    return `This one came out at ×${last.strengthX.toFixed(2)} where ×${last.plannedX.toFixed(2)} was planned. Made as planned it should be right.`;
+  }
+  return 'Nothing to change: no single step would make it clearly better.';
+}

@@ -12,6 +12,8 @@ export type TastingRecord = {
   strengthX: number;
   harsh: number;
   sugarGPerL: number;
+  /** strength that was planned for that state, × */
+  plannedX: number;
   state: ServedState;
   verdict: Verdict;
 };

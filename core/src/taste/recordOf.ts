@@ -10,6 +10,7 @@ export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
     strengthX: weightedStrength(liquid) / standardOf(batch),
     harsh: harshness(liquid),
     sugarGPerL: sugarGPerL(liquid),
+    plannedX: tasting.state === 'iced' ? batch.plan.target.strengthX : batch.plan.promised.jugX,
     state: tasting.state,
     verdict: tasting.verdict,
   };

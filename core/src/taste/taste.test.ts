@@ -12,6 +12,7 @@ const tasted = (change: Partial<Verdict>, glass: Partial<TastingRecord> = {}): T
   strengthX: 1,
   harsh: 0.75,
   sugarGPerL: 75,
+  plannedX: 1,
   state: 'chilled',
   ...glass,
   verdict: { ...right, ...change },
@@ -103,6 +104,12 @@ describe('next time', () => {
     expect(next(...Array.from({ length: 6 }, () => tasted({}))).reason).toBe(
       'Nothing to change: no single step would make it clearly better.',
     );
+  });
+
+  it('tells a glass that was badly made from one that was badly planned', () => {
+    const record = tasted({ strength: -2 }, { strengthX: 0.75 });
+    const change = nextTime(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, learn(record), record);
+    expect(change.reason).toBe('This one came out at ×0.75 where ×1.00 was planned. Made as planned it should be right.');
   });
 
   it('goes only part of the way after a single verdict', () => {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { createBrowserRouter, useRouteError } from 'react-router';
+import { serverAway } from '@/shared/api/client';
 import { Failed } from '@/shared/ui/Page';
 import { LinkButton } from '@/shared/ui/Button';
 import { Layout } from './Layout';
@@ -29,12 +30,10 @@ export const router = createBrowserRouter([
 
 function PageFault(): ReactNode {
   const error = useRouteError();
-  return (
-    <Failed
-      error={error instanceof Error ? error : new Error('The page could not be loaded.')}
-      retry={() => location.reload()}
-    />
-  );
+  const known = error instanceof Error ? error : new Error('The page could not be loaded.');
+  // A page's own script comes from the server too; browsers word that failure each in their way.
+  const away = /dynamically imported|module script/i.test(known.message);
+  return <Failed error={away ? serverAway() : known} retry={() => location.reload()} />;
 }
 
 function NoSuchPage(): ReactNode {

@@ -200,12 +200,13 @@ function Short({
   onAddSugar: (on: boolean) => void;
 }): ReactNode {
   const { sameVolume, smallerJug, sugarToAddG } = short;
-  const out = sameVolume.usedUp.join(' and ') || 'something';
+  // A liquid is only short if its wish is missed: one that is poured to the last drop may just fit.
+  const lacking = sameVolume.missed.map((m) => (m === 'strength' ? 'concentrate' : 'syrup'));
   const smaller = smallerJug && Math.floor(smallerJug.figures.volumeMl / 50) / 20;
   return (
     <div className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2" role="status">
       <p>
-        <strong>The {out} runs out.</strong> {f.volume(litres * 1000)} then comes to{' '}
+        <strong>{outText(lacking)}</strong> {f.volume(litres * 1000)} then comes to{' '}
         {f.strength(sameVolume.figures.strengthX)} and {f.gPerL(sameVolume.figures.sugarGPerL)} of sugar.
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
@@ -221,6 +222,9 @@ function Short({
     </div>
   );
 }
+
+const outText = (out: readonly string[]): string =>
+  out.length === 2 ? 'Concentrate and syrup run out.' : `The ${out[0]} runs out.`;
 
 function JugPicture({
   batch,

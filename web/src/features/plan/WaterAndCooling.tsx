@@ -18,7 +18,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     <Panel title="Where the water goes">
       <table className="w-full text-[0.92rem]">
         <tbody>
-          {rows.map(([name, ml, sign]) => (
+          {rows.filter(([, ml]) => ml >= 0.5).map(([name, ml, sign]) => (
             <tr key={name}>
               <th scope="row" className="py-0.5 text-left font-normal text-muted">
                 {name}

@@ -16,12 +16,15 @@ const offline: Problem = {
   detail: 'Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.',
 };
 
+/** The server could not be reached. */
+export const serverAway = (): ProblemError => new ProblemError(offline);
+
 async function send<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, init);
   } catch {
-    throw new ProblemError(offline);
+    throw serverAway();
   }
   const body = (await response.json().catch(() => undefined)) as unknown;
   if (!response.ok) throw new ProblemError((body as Problem | undefined) ?? { ...offline, status: response.status });

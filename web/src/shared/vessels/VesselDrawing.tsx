@@ -42,7 +42,7 @@ export function VesselDrawing({
   const w = vessel.diameterCm * scale;
   const h = heightCm({ ...BARE, ...vessel }) * scale;
   const neck = vessel.kind === 'jar' || vessel.kind === 'bottle' ? NECK[vessel.kind] : 0;
-  const top = RIM + neck + (lid ? 14 : 0);
+  const top = RIM + neck + (lid && vessel.kind === 'pot' ? 14 : 0);
   const side = SIDE[vessel.kind];
   const [width, height] = [w + 2 * side, top + h + 6];
   const bottom = top + h;
@@ -88,7 +88,7 @@ export function VesselDrawing({
       {(vessel.kind === 'jug' || vessel.kind === 'pot') && (
         <Ticks x={side} bottom={bottom} capacityMl={vessel.capacityMl} h={h} />
       )}
-      {lid && (
+      {lid && vessel.kind === 'pot' && (
         <path
           d={`M${side - 5} ${top - 2}h${w + 10}M${side + 4} ${top - 3}q${w / 2 - 4} -12 ${w - 8} 0M${width / 2} ${top - 9}v-4`}
           fill="none"

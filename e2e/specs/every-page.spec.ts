@@ -1,0 +1,117 @@
+import { gzipSync } from 'node:zlib';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import type { BatchList } from '@steepsis/contract';
+import { Cook } from '../pages/cook';
+import { complaintsOf } from '../support/complaints';
+import { Server } from '../support/server';
+
+const server = new Server();
+let paths: { name: string; path: string }[] = [];
+
+test.beforeAll(async ({ request }) => {
+  await server.start({ demo: true });
+  const batches = async (phase: string): Promise<string> =>
+    ((await (await request.get(`${server.url}/api/batches?phase=${phase}`)).json()) as BatchList).batches[0]!.id;
+  const [running, putAway] = [await batches('running'), await batches('put-away')];
+  paths = [
+    { name: 'Bench', path: '/' },
+    { name: 'Drinks', path: '/drinks' },
+    { name: 'Plan', path: '/plan/roselle-rose-hip-cooler' },
+    { name: 'Steep', path: `/steep/${running}` },
+    { name: 'Mix, with nothing to mix', path: '/mix' },
+    { name: 'Mix, of what is done', path: `/mix/${putAway}` },
+    { name: 'Keep', path: '/keep' },
+    { name: 'Taste, all', path: '/taste' },
+    { name: 'Taste', path: `/taste/${putAway}` },
+    { name: 'no such page', path: '/nowhere' },
+  ];
+});
+test.afterAll(() => server.remove());
+
+async function settled(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /Drawing|Working|Fetching/ })).toHaveCount(0);
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`every page is clean to axe in the ${theme} theme, and quiet on the console`, async ({ browser }) => {
+    const context = await browser.newContext({ colorScheme: theme });
+    const page = await context.newPage();
+    const complaints = complaintsOf(page);
+    for (const { name, path } of paths) {
+      await page.goto(server.url + path);
+      await settled(page);
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+      const found = violations.map((v) => `${name}: ${v.impact} ${v.id}: ${v.nodes[0]?.html}`);
+      expect(found).toEqual([]);
+    }
+    expect(complaints.list).toEqual([]);
+    await context.close();
+  });
+}
+
+test('nothing runs out of the screen at phone width, nor with text at twice the size', async ({ browser }) => {
+  for (const size of [16, 32]) {
+    const context = await browser.newContext({ viewport: { width: size === 16 ? 390 : 780, height: 844 } });
+    const page = await context.newPage();
+    for (const { name, path } of paths) {
+      await page.goto(server.url + path);
+      await settled(page);
+      await page.evaluate((px) => void (document.documentElement.style.fontSize = `${px}px`), size);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(`${name} at ${size} px: ${over}`).toBe(`${name} at ${size} px: 0`);
+    }
+    await context.close();
+  }
+});
+
+test('the first page loads at most 250 kB of script, gzipped', async ({ page }) => {
+  const scripts: Promise<Buffer>[] = [];
+  page.on('response', (response) => {
+    if (response.headers()['content-type']?.includes('javascript')) scripts.push(response.body());
+  });
+  await page.goto(server.url);
+  await settled(page);
+  const bytes = (await Promise.all(scripts)).reduce((sum, body) => sum + gzipSync(body).length, 0);
+  expect(bytes).toBeGreaterThan(20_000);
+  expect(bytes).toBeLessThanOrEqual(250_000);
+});
+
+test('the target is set by keyboard alone, and a change can be taken back', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/plan/roselle-rose-hip-cooler');
+  await settled(page);
+  const litres = cook.field('Litres');
+  await litres.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(litres).toHaveValue('2.5');
+  await page.reload();
+  await expect(cook.field('Litres')).toHaveValue('2.5');
+  await cook.button('Undo my changes').click();
+  await expect(cook.field('Litres')).toHaveValue('2.4');
+});
+
+test('figures follow a change at once, without asking the server', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/plan/roselle-rose-hip-cooler');
+  await settled(page);
+  const asked: string[] = [];
+  page.on('request', (r) => void (r.url().includes('/api/') && asked.push(r.url())));
+  const before = await page.getByText(/g roselle,/).textContent();
+  await cook.setField('Strength', '1.4');
+  await expect(page.getByText(/g roselle,/)).not.toHaveText(before!);
+  expect(asked).toEqual([]);
+});
+
+test('says so when the server is away, and goes on when it is back', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/taste');
+  await settled(page);
+  await server.kill();
+  await page.getByRole('link', { name: 'Taste', exact: true }).nth(1).click();
+  await cook.expectText('The server does not answer');
+  await server.start({ demo: true });
+  await cook.button('Try again').click();
+  await cook.expectTitle(/^Taste:/);
+});

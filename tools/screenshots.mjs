@@ -1,0 +1,78 @@
+// npm run screenshots: one picture of each main view from the demo data, at 1280x800, into docs/screenshots/.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { build } from './build.mjs';
+import { ensureChromium, ROOT } from './ensure.mjs';
+
+build();
+const executablePath = ensureChromium();
+const { chromium } = await import('@playwright/test');
+const folder = join(ROOT, 'docs', 'screenshots');
+const data = mkdtempSync(join(tmpdir(), 'steepsis-pictures-'));
+mkdirSync(folder, { recursive: true });
+
+const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--demo'], {
+  env: { ...process.env, PORT: '4590', STEEPSIS_DATA: data, TZ: 'UTC' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const url = await new Promise((ready) => {
+  server.stdout.on('data', (chunk) => {
+    const found = /ready: (http:\S+)/.exec(chunk.toString());
+    if (found) ready(found[1]);
+  });
+});
+
+const ask = async (path, body) =>
+  (await fetch(url + path, body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+const first = async (phase) => (await ask(`/api/batches?phase=${phase}`)).batches[0].id;
+
+/** A batch that waits for its mix, begun a while ago. */
+async function measuredBatch() {
+  const { drink } = await ask('/api/drinks/roselle-rose-hip-cooler');
+  const at = (minutesAgo) => new Date(Date.now() - minutesAgo * 60_000).toISOString();
+  const id = randomUUID();
+  await ask('/api/batches', { id, eventId: randomUUID(), at: at(40), drinkId: drink.id, drinkVersion: drink.version, target: drink.defaults });
+  const say = (minutesAgo, event) => ask(`/api/batches/${id}/events`, { id: randomUUID(), at: at(minutesAgo), v: 1, ...event });
+  await say(33, { type: 'stage-ended', stageId: 'heat' });
+  await say(18, { type: 'stage-ended', stageId: 'steep' });
+  await say(12, { type: 'measured', what: 'volume', value: 1085, method: 'jug' });
+  return id;
+}
+
+const browser = await chromium.launch({ executablePath, chromiumSandbox: false, args: ['--disable-gpu', '--no-first-run', '--disable-background-networking'] });
+async function picture(name, path, { theme = 'light', prepare } = {}) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme, timezoneId: 'UTC' });
+  const page = await context.newPage();
+  await page.goto(url + path);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForLoadState('load');
+  await page.getByRole('status').filter({ hasText: /Drawing|Working|Fetching/ }).waitFor({ state: 'detached' });
+  if (prepare) await prepare(page);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await context.close();
+}
+
+const plan = '/plan/roselle-rose-hip-cooler';
+await picture('bench', '/');
+await picture('drinks', '/drinks');
+await picture('plan', plan);
+await picture('plan-fridge-dark', plan, {
+  theme: 'dark',
+  prepare: async (page) => {
+    await page.getByRole('combobox', { name: 'Method' }).click();
+    await page.getByRole('option', { name: /fridge/ }).click();
+    await page.getByText('from chilled water').waitFor();
+  },
+});
+await picture('steep', `/steep/${await first('running')}`);
+await picture('keep', '/keep');
+await picture('taste', `/taste/${await first('put-away')}`);
+await picture('mix', `/mix/${await measuredBatch()}`);
+
+await browser.close();
+server.kill('SIGTERM');
+rmSync(data, { recursive: true, force: true });
+console.log(`Pictures are in ${folder}.`);

@@ -1,0 +1,33 @@
+import { serverNow, useClock } from './clock';
+import { get, post, ProblemError } from './client';
+
+const answer = (status: number, body: unknown): void => {
+  globalThis.fetch = jest.fn(() => Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response));
+};
+
+beforeEach(() => useClock.setState({ offsetMs: 0 }));
+
+describe('talking to the server', () => {
+  it('takes the server’s clock for steeps when this device’s is off', async () => {
+    answer(200, { serverNow: new Date(Date.now() + 600_000).toISOString() });
+    await get('/api/shelf');
+    expect(Math.abs(serverNow() - Date.now() - 600_000)).toBeLessThan(500);
+  });
+
+  it('does not take the jitter of the network for a change of the clock', async () => {
+    answer(200, { serverNow: new Date(Date.now() + 200).toISOString() });
+    await get('/api/shelf');
+    expect(useClock.getState().offsetMs).toBe(0);
+  });
+
+  it('hands on the server’s own words when it refuses', async () => {
+    answer(409, { type: 'already-started', title: 'Not now', status: 409, detail: 'This batch has been started already.' });
+    await expect(post('/api/batches', {})).rejects.toThrow('This batch has been started already.');
+    await expect(post('/api/batches', {})).rejects.toBeInstanceOf(ProblemError);
+  });
+
+  it('says what to do when there is no server', async () => {
+    globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed to fetch')));
+    await expect(get('/api/shelf')).rejects.toThrow('Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.');
+  });
+});
