@@ -77,7 +77,7 @@ module.exports = {
     rule(
       'no-unlisted-package',
       'Declare it in the package.json of the package that uses it.',
-      { path: packages, pathNot: testCode },
+      { path: packages, pathNot: `${testCode}|^tools/` },
       { dependencyTypes: ['npm-no-pkg', 'npm-unknown'], pathNot: packages },
     ),
     rule('no-unresolvable', 'The import leads nowhere.', {}, { couldNotResolve: true }),

@@ -48,7 +48,7 @@ export default ts.config(
   { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: noClockNoChance },
   { files: ['web/**/*.tsx'], extends: [hooks.configs.flat.recommended] },
   {
-    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts'],
+    files: ['**/*.test.{ts,tsx}', 'server/test/**/*.ts', 'e2e/**/*.ts'],
     rules: {
       '@typescript-eslint/no-unsafe-assignment': 'off',
       '@typescript-eslint/no-unsafe-member-access': 'off',

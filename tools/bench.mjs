@@ -18,7 +18,10 @@ const core = require(join(ROOT, 'core/dist/index.js'));
 function report(name, value, unit, bar) {
   const holds = value <= bar;
   if (json) console.log(JSON.stringify({ name, value: Number(value.toPrecision(4)), unit, bar, holds }));
-  else console.log(`${name.padEnd(46)} ${value.toPrecision(3).padStart(9)} ${unit.padEnd(6)} at most ${bar} ${unit}${holds ? '' : '   MISSED'}`);
+  else
+    console.log(
+      `${name.padEnd(46)} ${value.toPrecision(3).padStart(9)} ${unit.padEnd(6)} at most ${bar} ${unit}${holds ? '' : '   MISSED'}`,
+    );
 }
 
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
@@ -38,10 +41,25 @@ const drink = core.ROSELLE_COOLER;
 const kitchen = core.DEFAULT_KITCHEN;
 const hot = (i) => ({ ...drink.defaults, litres: 1 + (i % 30) / 10, strengthX: 0.8 + (i % 7) / 10 });
 const cold = (i) => ({ ...hot(i), wayId: 'fridge-overnight', steepMin: 600 });
-report('a whole plan, boiled (median of 200)', medianMs((i) => core.planDrink(drink, hot(i), kitchen)), 'ms', 5);
-report('a whole plan, in the fridge (median of 200)', medianMs((i) => core.planDrink(drink, cold(i), kitchen)), 'ms', 5);
+report(
+  'a whole plan, boiled (median of 200)',
+  medianMs((i) => core.planDrink(drink, hot(i), kitchen)),
+  'ms',
+  5,
+);
+report(
+  'a whole plan, in the fridge (median of 200)',
+  medianMs((i) => core.planDrink(drink, cold(i), kitchen)),
+  'ms',
+  5,
+);
 const { plan } = core.planDrink(drink, drink.defaults, kitchen);
-report('safety of a plan (median of 200)', medianMs(() => core.findingsOf(core.factsOfPlan(plan))), 'ms', 2);
+report(
+  'safety of a plan (median of 200)',
+  medianMs(() => core.findingsOf(core.factsOfPlan(plan))),
+  'ms',
+  2,
+);
 
 // The scripts that the first page loads: those the page names and those they import at once.
 const assets = join(ROOT, 'web/dist/assets');
@@ -68,7 +86,10 @@ async function startServer(port) {
   });
   const url = `http://127.0.0.1:${port}`;
   for (;;) {
-    const well = await fetch(`${url}/api/health`).then((r) => r.ok, () => false);
+    const well = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (well) break;
     await new Promise((again) => setTimeout(again, 10));
   }
@@ -93,16 +114,34 @@ report('server answers after its start (median of 5)', median(starts), 's', 2);
 /** Resident memory of the server after a batch's whole path, told thirty times over. */
 const server = await startServer(4610);
 const ask = async (path, body) =>
-  (await fetch(server.url + path, body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+  (
+    await fetch(
+      server.url + path,
+      body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
+    )
+  ).json();
 let most = 0;
 for (let i = 0; i < 30; i++) {
   const id = randomUUID();
-  const say = (event) => ask(`/api/batches/${id}/events`, { id: randomUUID(), at: new Date().toISOString(), v: 1, ...event });
-  await ask('/api/batches', { id, eventId: randomUUID(), at: new Date().toISOString(), drinkId: drink.id, drinkVersion: drink.version, target: drink.defaults });
+  const say = (event) =>
+    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: new Date().toISOString(), v: 1, ...event });
+  await ask('/api/batches', {
+    id,
+    eventId: randomUUID(),
+    at: new Date().toISOString(),
+    drinkId: drink.id,
+    drinkVersion: drink.version,
+    target: drink.defaults,
+  });
   await say({ type: 'stage-ended', stageId: 'heat' });
   await say({ type: 'stage-ended', stageId: 'steep' });
   await say({ type: 'measured', what: 'volume', value: 1100, method: 'jug' });
-  await say({ type: 'mixed', mix: { concentrateMl: 1100, syrupMl: 310, waterMl: 900 }, syrupHadMl: 310, sugarAddedG: 0 });
+  await say({
+    type: 'mixed',
+    mix: { concentrateMl: 1100, syrupMl: 310, waterMl: 900 },
+    syrupHadMl: 310,
+    sugarAddedG: 0,
+  });
   await say({ type: 'tasted', state: 'iced', verdict: { strength: 0, harsh: 1, sweet: 0, tart: 0 } });
   await ask('/api/shelf');
   await ask(`/api/drinks/${drink.id}`);

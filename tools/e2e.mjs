@@ -5,7 +5,11 @@ import { bin, ensureChromium, ROOT, run } from './ensure.mjs';
 
 build();
 const CHROMIUM = ensureChromium();
-run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '-c', 'playwright.config.ts', ...process.argv.slice(2)], {
-  cwd: join(ROOT, 'e2e'),
-  env: { ...process.env, CHROMIUM },
-});
+run(
+  process.execPath,
+  [bin('@playwright/test/cli.js'), 'test', '-c', 'playwright.config.ts', ...process.argv.slice(2)],
+  {
+    cwd: join(ROOT, 'e2e'),
+    env: { ...process.env, CHROMIUM },
+  },
+);

@@ -26,7 +26,12 @@ const url = await new Promise((ready) => {
 });
 
 const ask = async (path, body) =>
-  (await fetch(url + path, body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+  (
+    await fetch(
+      url + path,
+      body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
+    )
+  ).json();
 const first = async (phase) => (await ask(`/api/batches?phase=${phase}`)).batches[0].id;
 
 /** A batch that waits for its mix, begun a while ago. */
@@ -34,22 +39,41 @@ async function measuredBatch() {
   const { drink } = await ask('/api/drinks/roselle-rose-hip-cooler');
   const at = (minutesAgo) => new Date(Date.now() - minutesAgo * 60_000).toISOString();
   const id = randomUUID();
-  await ask('/api/batches', { id, eventId: randomUUID(), at: at(40), drinkId: drink.id, drinkVersion: drink.version, target: drink.defaults });
-  const say = (minutesAgo, event) => ask(`/api/batches/${id}/events`, { id: randomUUID(), at: at(minutesAgo), v: 1, ...event });
+  await ask('/api/batches', {
+    id,
+    eventId: randomUUID(),
+    at: at(40),
+    drinkId: drink.id,
+    drinkVersion: drink.version,
+    target: drink.defaults,
+  });
+  const say = (minutesAgo, event) =>
+    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: at(minutesAgo), v: 1, ...event });
   await say(33, { type: 'stage-ended', stageId: 'heat' });
   await say(18, { type: 'stage-ended', stageId: 'steep' });
   await say(12, { type: 'measured', what: 'volume', value: 1085, method: 'jug' });
   return id;
 }
 
-const browser = await chromium.launch({ executablePath, chromiumSandbox: false, args: ['--disable-gpu', '--no-first-run', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath,
+  chromiumSandbox: false,
+  args: ['--disable-gpu', '--no-first-run', '--disable-background-networking'],
+});
 async function picture(name, path, { theme = 'light', prepare } = {}) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme, timezoneId: 'UTC' });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: theme,
+    timezoneId: 'UTC',
+  });
   const page = await context.newPage();
   await page.goto(url + path);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForLoadState('load');
-  await page.getByRole('status').filter({ hasText: /Drawing|Working|Fetching/ }).waitFor({ state: 'detached' });
+  await page
+    .getByRole('status')
+    .filter({ hasText: /Drawing|Working|Fetching/ })
+    .waitFor({ state: 'detached' });
   if (prepare) await prepare(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await context.close();

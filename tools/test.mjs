@@ -28,8 +28,28 @@ function check(name, ...rest) {
 
 ensureDependencies();
 const node = process.execPath;
-check('lint', node, [bin('eslint/bin/eslint.js'), '.', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '--max-warnings', '0']);
-check('import rules', node, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'e2e/specs', 'e2e/pages', 'e2e/support', 'tools']);
+check('lint', node, [
+  bin('eslint/bin/eslint.js'),
+  '.',
+  '--cache',
+  '--cache-location',
+  'node_modules/.cache/eslint/',
+  '--max-warnings',
+  '0',
+]);
+check('import rules', node, [
+  bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core/src',
+  'contract/src',
+  'server/src',
+  'web/src',
+  'e2e/specs',
+  'e2e/pages',
+  'e2e/support',
+  'tools',
+]);
 check('types', node, ['tools/types.mjs']);
 
 const jestFile = join(results, 'jest.json');
@@ -62,6 +82,11 @@ for (const [name, seconds] of times) {
   const over = seconds > SHARE[name] ? `, over its share of ${SHARE[name]} s` : '';
   console.log(`${name.padEnd(14)} ${seconds.toFixed(1).padStart(6)} s${over}`);
 }
-console.log(`${'all'.padEnd(14)} ${times.reduce((sum, [, s]) => sum + s, 0).toFixed(1).padStart(6)} s\n`);
+console.log(
+  `${'all'.padEnd(14)} ${times
+    .reduce((sum, [, s]) => sum + s, 0)
+    .toFixed(1)
+    .padStart(6)} s\n`,
+);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

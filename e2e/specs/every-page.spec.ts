@@ -42,7 +42,9 @@ for (const theme of ['light', 'dark'] as const) {
     for (const { name, path } of paths) {
       await page.goto(server.url + path);
       await settled(page);
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze();
       const found = violations.map((v) => `${name}: ${v.impact} ${v.id}: ${v.nodes[0]?.html}`);
       expect(found).toEqual([]);
     }
@@ -59,7 +61,9 @@ test('nothing runs out of the screen at phone width, nor with text at twice the 
       await page.goto(server.url + path);
       await settled(page);
       await page.evaluate((px) => void (document.documentElement.style.fontSize = `${px}px`), size);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect(`${name} at ${size} px: ${over}`).toBe(`${name} at ${size} px: 0`);
     }
     await context.close();

@@ -7,7 +7,10 @@ const server = new Server();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());
 
-test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reload and a killed server', async ({ page, context }) => {
+test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reload and a killed server', async ({
+  page,
+  context,
+}) => {
   const cook = new Cook(page, server.url);
   const complaints = complaintsOf(page);
 

@@ -1,5 +1,6 @@
 import type { Facts } from './facts';
-import { RULES, type Level, type Place, type Rule } from './rules';
+import { RULES } from './rules';
+import type { Level, Place, Rule } from './rule';
 
 /** A rule that fired, with what a screen says of it. */
 export type Finding = Pick<Rule, 'id' | 'level' | 'places' | 'message' | 'resolves' | 'source'>;

@@ -109,7 +109,9 @@ describe('next time', () => {
   it('tells a glass that was badly made from one that was badly planned', () => {
     const record = tasted({ strength: -2 }, { strengthX: 0.75 });
     const change = nextTime(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, learn(record), record);
-    expect(change.reason).toBe('This one came out at ×0.75 where ×1.00 was planned. Made as planned it should be right.');
+    expect(change.reason).toBe(
+      'This one came out at ×0.75 where ×1.00 was planned. Made as planned it should be right.',
+    );
   });
 
   it('goes only part of the way after a single verdict', () => {

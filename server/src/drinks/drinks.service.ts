@@ -79,7 +79,9 @@ export class DrinksService {
     const learned = learnedFrom(drink, tastings);
     const lastTasted = tasted[0];
     const next =
-      learned && lastTasted ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned, tastings[0]) : undefined;
+      learned && lastTasted
+        ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned, tastings[0])
+        : undefined;
     const startFrom = next?.target ?? last?.plan.target ?? drink.defaults;
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
   }

@@ -18,17 +18,19 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     <Panel title="Where the water goes">
       <table className="w-full text-[0.92rem]">
         <tbody>
-          {rows.filter(([, ml]) => ml >= 0.5).map(([name, ml, sign]) => (
-            <tr key={name}>
-              <th scope="row" className="py-0.5 text-left font-normal text-muted">
-                {name}
-              </th>
-              <td className="text-right">
-                {sign}
-                {Math.round(ml)} ml
-              </td>
-            </tr>
-          ))}
+          {rows
+            .filter(([, ml]) => ml >= 0.5)
+            .map(([name, ml, sign]) => (
+              <tr key={name}>
+                <th scope="row" className="py-0.5 text-left font-normal text-muted">
+                  {name}
+                </th>
+                <td className="text-right">
+                  {sign}
+                  {Math.round(ml)} ml
+                </td>
+              </tr>
+            ))}
           <tr className="border-t border-ink">
             <th scope="row" className="py-1 text-left">
               Concentrate

@@ -1,11 +1,26 @@
-import { batchAfter, freezePlan, planDrink, DEFAULT_KITCHEN, ROSELLE_COOLER, type BatchEvent, type BatchEventBody } from '@steepsis/core';
+import {
+  batchAfter,
+  freezePlan,
+  planDrink,
+  DEFAULT_KITCHEN,
+  ROSELLE_COOLER,
+  type BatchEvent,
+  type BatchEventBody,
+} from '@steepsis/core';
 import { lastUndoable } from './undo';
 
 const result = planDrink(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN);
 if (result.kind !== 'plan') throw new Error(result.message);
 const start: BatchEventBody = { type: 'started', plan: freezePlan(result.plan) };
 const told = (...bodies: BatchEventBody[]): BatchEvent[] =>
-  [start, ...bodies].map((body, seq) => ({ id: `e${seq}`, batchId: 'b', seq, at: new Date(Date.UTC(2026, 6, 5, 9, seq * 10)).toISOString(), v: 1, ...body }));
+  [start, ...bodies].map((body, seq) => ({
+    id: `e${seq}`,
+    batchId: 'b',
+    seq,
+    at: new Date(Date.UTC(2026, 6, 5, 9, seq * 10)).toISOString(),
+    v: 1,
+    ...body,
+  }));
 const undo = (...bodies: BatchEventBody[]): string | undefined => lastUndoable(batchAfter(told(...bodies)))?.label;
 
 describe('what can be taken back', () => {

@@ -2,7 +2,9 @@ import { serverNow, useClock } from './clock';
 import { get, post, ProblemError } from './client';
 
 const answer = (status: number, body: unknown): void => {
-  globalThis.fetch = jest.fn(() => Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response));
+  globalThis.fetch = jest.fn(() =>
+    Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response),
+  );
 };
 
 beforeEach(() => useClock.setState({ offsetMs: 0 }));
@@ -21,13 +23,20 @@ describe('talking to the server', () => {
   });
 
   it('hands on the server’s own words when it refuses', async () => {
-    answer(409, { type: 'already-started', title: 'Not now', status: 409, detail: 'This batch has been started already.' });
+    answer(409, {
+      type: 'already-started',
+      title: 'Not now',
+      status: 409,
+      detail: 'This batch has been started already.',
+    });
     await expect(post('/api/batches', {})).rejects.toThrow('This batch has been started already.');
     await expect(post('/api/batches', {})).rejects.toBeInstanceOf(ProblemError);
   });
 
   it('says what to do when there is no server', async () => {
     globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed to fetch')));
-    await expect(get('/api/shelf')).rejects.toThrow('Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.');
+    await expect(get('/api/shelf')).rejects.toThrow(
+      'Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.',
+    );
   });
 });

@@ -8,7 +8,15 @@ describe('figures as a kitchen reads them', () => {
     [312, '310 ml'],
   ])('%d ml is %s', (ml, text) => expect(volume(ml)).toBe(text));
   it('always carry a unit', () => {
-    expect([exactMl(13.2), grams(7.26), grams(52.4), gPerL(2.74), gPerL(74.9), strength(1.077), strength(2.28)]).toEqual(['13 ml', '7.3 g', '52 g', '2.7 g/L', '75 g/L', '×1.08', '×2.3']);
+    expect([
+      exactMl(13.2),
+      grams(7.26),
+      grams(52.4),
+      gPerL(2.74),
+      gPerL(74.9),
+      strength(1.077),
+      strength(2.28),
+    ]).toEqual(['13 ml', '7.3 g', '52 g', '2.7 g/L', '75 g/L', '×1.08', '×2.3']);
   });
   it.each([
     [7.4, '7.5 min'],
@@ -16,7 +24,8 @@ describe('figures as a kitchen reads them', () => {
     [600, '10 h'],
     [125, '2 h 5 min'],
   ])('%d min is %s', (minutes, text) => expect(duration(minutes)).toBe(text));
-  it('run a clock down and on past nothing', () => expect([clock(4.2), clock(-0.5), clock(209.83)]).toEqual(['4:12', '0:30', '3:29:50']));
+  it('run a clock down and on past nothing', () =>
+    expect([clock(4.2), clock(-0.5), clock(209.83)]).toEqual(['4:12', '0:30', '3:29:50']));
 });
 
 describe('a number as typed', () => {

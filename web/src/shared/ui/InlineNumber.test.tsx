@@ -14,7 +14,16 @@ function Sentence({ taken }: { taken: (value: number) => void }): ReactNode {
   };
   return (
     <>
-      <InlineNumber label="Litres" value={value} range={LITRES} step={0.1} digits={2} unit="L" onValue={take} onFault={setFault} />
+      <InlineNumber
+        label="Litres"
+        value={value}
+        range={LITRES}
+        step={0.1}
+        digits={2}
+        unit="L"
+        onValue={take}
+        onFault={setFault}
+      />
       {fault && <p role="alert">{fault.message}</p>}
     </>
   );
