@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -33,15 +34,23 @@ async function main(): Promise<void> {
 
 async function listenOnFreePort(app: NestExpressApplication, host: string): Promise<number> {
   for (let port = firstPort; port < firstPort + PORTS_TRIED; port++) {
-    try {
+    if (await isFree(port, host)) {
       await app.listen(port, host);
       return port;
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
-      console.log(`Port ${port} is taken by another program; trying ${port + 1}.`);
     }
+    console.log(`Port ${port} is taken by another program; trying ${port + 1}.`);
   }
-  throw new Error(`No free port between ${firstPort} and ${firstPort + PORTS_TRIED - 1}. Set PORT to another one.`);
+  throw new Error(
+    `No free port between ${firstPort} and ${firstPort + PORTS_TRIED - 1}. Set PORT to another one.`,
+  );
+}
+
+function isFree(port: number, host: string): Promise<boolean> {
+  return new Promise((answer) => {
+    const probe = createServer();
+    probe.once('error', () => answer(false));
+    probe.listen(port, host, () => probe.close(() => answer(true)));
+  });
 }
 
 main().catch((error: unknown) => {

@@ -1,4 +1,5 @@
 import { GAS_CONSTANT, ZERO_CELSIUS_K } from '../physics/water';
+import { InputError } from '../quantity/errors';
 import { integrateGauss5 } from '../quantity/solve';
 import { segmentTempC, startC, endC, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
 
@@ -10,8 +11,13 @@ export const REFERENCE_C = 95;
  * @source Arrhenius
  * @example rateFactor(30, 25) // 0.1002
  */
-export const rateFactor = (eaKJPerMol: number, tempC: number, referenceC = REFERENCE_C): number =>
-  Math.exp(((-1000 * eaKJPerMol) / GAS_CONSTANT) * (1 / (tempC + ZERO_CELSIUS_K) - 1 / (referenceC + ZERO_CELSIUS_K)));
+export function rateFactor(eaKJPerMol: number, tempC: number, referenceC = REFERENCE_C): number {
+  if (!(tempC > -ZERO_CELSIUS_K)) throw new InputError('rateFactor', 'tempC', 'above -273.15 °C', tempC);
+  if (!Number.isFinite(eaKJPerMol)) throw new InputError('rateFactor', 'eaKJPerMol', 'a number of kJ/mol', eaKJPerMol);
+  return Math.exp(
+    ((-1000 * eaKJPerMol) / GAS_CONSTANT) * (1 / (tempC + ZERO_CELSIUS_K) - 1 / (referenceC + ZERO_CELSIUS_K)),
+  );
+}
 
 /**
  * A steep's clock: minutes at 95 °C that are worth as much as the history up to a moment, for one activation energy.

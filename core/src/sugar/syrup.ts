@@ -84,6 +84,35 @@ export function evaporatedToBrix({ mass, brix, toBrix }: { mass: number; brix: n
   return mass * (1 - brix / toBrix);
 }
 
+/**
+ * Syrup that brings a drink to a higher Brix when nothing may be taken out, g.
+ * @throws InputError if the target is below the drink, or not below the syrup
+ * @source Pearson's square
+ * @example addOnlySyrup({ massG: 800, brix: 5, targetBrix: 9, syrupBrix: 60 }) // 62.7
+ */
+export function addOnlySyrup({
+  massG,
+  brix,
+  targetBrix,
+  syrupBrix,
+}: {
+  massG: number;
+  brix: number;
+  targetBrix: number;
+  syrupBrix: number;
+}): number {
+  requirePositive('addOnlySyrup', 'massG', massG, 'g');
+  if (!(targetBrix >= brix && targetBrix < syrupBrix)) {
+    throw new InputError(
+      'addOnlySyrup',
+      'targetBrix',
+      `at least the drink's ${brix} and below the syrup's ${syrupBrix} °Bx`,
+      targetBrix,
+    );
+  }
+  return (massG * (targetBrix - brix)) / (syrupBrix - targetBrix);
+}
+
 export type Thickness = { mPaS: number; words: string };
 
 /** How thick a syrup is at a temperature, in mPa s and in words. The words are house choices. */
