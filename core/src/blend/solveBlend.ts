@@ -1,4 +1,4 @@
-import { solve, type Constraint, type Model } from 'yalps';
+import { solve, type Constraint, type Model, type Solution } from 'yalps';
 import { InputError } from '../quantity/errors';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 
@@ -12,6 +12,8 @@ export type BlendLiquid = {
   /** least and most of it, ml; most is what is on hand */
   minMl?: number;
   maxMl?: number;
+  /** measured in whole steps of this, ml: 5 for a jug, 59 for a quarter cup; any amount if left out */
+  stepMl?: number;
   /** per litre of this liquid, a figure for every goal; missing counts 0 */
   perLitre: Readonly<Record<string, number>>;
 };
@@ -37,7 +39,12 @@ export type Blend = {
 };
 
 export type BlendResult =
-  ({ kind: 'blend' } & Blend) | { kind: 'no-blend'; reason: 'not-enough-liquid' | 'least-amounts-too-large' };
+  | ({
+      kind: 'blend';
+      /** false when whole measures made the search stop before it was proved that nothing is better */
+      proved: boolean;
+    } & Blend)
+  | { kind: 'no-blend'; reason: 'not-enough-liquid' | 'least-amounts-too-large' };
 
 /**
  * Fills a volume from liquids so that the goals are met as nearly as possible.
@@ -64,15 +71,26 @@ export function solveBlend({
   if (most < volumeMl * (1 - 1e-9)) return { kind: 'no-blend', reason: 'not-enough-liquid' };
   const least = liquids.reduce((sum, l) => sum + (l.minMl ?? 0), 0);
   if (least > volumeMl * (1 + 1e-9)) return { kind: 'no-blend', reason: 'least-amounts-too-large' };
-  const solution = solve(blendModel(liquids, goals, volumeMl), { maxIterations: 500 });
+  if (liquids.some((l) => l.stepMl !== undefined)) return { kind: 'blend', ...wholeMeasures(liquids, goals, volumeMl) };
+  return { kind: 'blend', proved: true, ...checked(liquids, goals, exactVolumes(liquids, goals, volumeMl)) };
+}
+
+/** @throws Error if the solver gives up on a problem that has an answer: that is a fault of ours */
+function exactVolumes(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[], volumeMl: number): number[] {
+  const solution = solve(blendModel(liquids, goals, volumeMl));
   if (solution.status !== 'optimal') {
     throw new Error(`solveBlend: the solver stopped with ${solution.status} on a problem that has an answer`);
   }
-  const shares = new Map(solution.variables);
-  const volumes = liquids.map((l) =>
-    Math.min(l.maxMl ?? Infinity, Math.max(l.minMl ?? 0, (shares.get(l.id) ?? 0) * volumeMl)),
-  );
-  return { kind: 'blend', ...checked(liquids, goals, volumes) };
+  return volumesOf(solution, liquids, (share) => share * volumeMl);
+}
+
+function volumesOf(
+  solution: Solution<string>,
+  liquids: readonly BlendLiquid[],
+  toMl: (value: number, l: BlendLiquid) => number,
+): number[] {
+  const found = new Map(solution.variables);
+  return liquids.map((l) => Math.min(l.maxMl ?? Infinity, Math.max(l.minMl ?? 0, toMl(found.get(l.id) ?? 0, l))));
 }
 
 /** Variables are shares of the volume, and goal rows are in units of their tolerance: unscaled rows make the simplex cycle. */
@@ -89,13 +107,140 @@ function blendModel(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[]
     };
     variables[l.id] = column;
   }
-  for (const g of goals) {
-    constraints[`goal:${g.id}`] = { equal: g.target / g.tolerance };
-    const cost = g.weight ?? 1;
-    variables[`under:${g.id}`] = { [`goal:${g.id}`]: 1, cost: g.kind === 'at-most' ? 0 : cost };
-    variables[`over:${g.id}`] = { [`goal:${g.id}`]: -1, cost: g.kind === 'at-least' ? 0 : cost };
-  }
+  for (const g of goals) addDeviations(variables, constraints, g);
   return { direction: 'minimize', objective: 'cost', constraints, variables };
+}
+
+/** Branches looked at in whole measures: a count, not a time, so the same question always has the same answer. */
+const MAX_BRANCHES = 60;
+
+/** Whole measures this near to the exact blend, in tolerances, need no search: no tongue tells them apart. */
+const NEAR_ENOUGH = 0.05;
+
+/** How far whole measures may miss the volume before it costs as much as a goal missed by its tolerance, share of it. */
+const VOLUME_TOLERANCE = 0.02;
+
+/**
+ * The best in whole measures: the solver's branch and bound, held against the exact answer rounded and mended by hand.
+ * The better of the two is taken, so a search that was cut short is never worse than rounding.
+ */
+function wholeMeasures(
+  liquids: readonly BlendLiquid[],
+  goals: readonly BlendGoal[],
+  volumeMl: number,
+): Blend & { proved: boolean } {
+  const cost = (volumes: readonly number[]): number => missCost(liquids, goals, volumes, volumeMl);
+  const exact = exactVolumes(liquids, goals, volumeMl);
+  const rounded = mended(liquids, exact, cost);
+  if (cost(rounded) - cost(exact) < NEAR_ENOUGH) return { proved: false, ...checked(liquids, goals, rounded) };
+  const solution = solve(wholeModel(liquids, goals, volumeMl), { maxIterations: MAX_BRANCHES });
+  const usable = solution.status === 'optimal' || (solution.status === 'timedout' && Number.isFinite(solution.result));
+  const found = usable
+    ? volumesOf(solution, liquids, (n, l) => (l.stepMl ? Math.round(n) * l.stepMl : n * volumeMl))
+    : rounded;
+  const best = cost(found) <= cost(rounded) ? found : rounded;
+  return { proved: solution.status === 'optimal', ...checked(liquids, goals, best) };
+}
+
+function missCost(
+  liquids: readonly BlendLiquid[],
+  goals: readonly BlendGoal[],
+  volumes: readonly number[],
+  volumeMl: number,
+): number {
+  let cost = Math.abs(sumOf(volumes) / volumeMl - 1) / VOLUME_TOLERANCE;
+  for (const g of goals)
+    cost += ((g.weight ?? 1) * missOf(g, contentOf(liquids, volumes, g.id) / volumeMl)) / g.tolerance;
+  return cost;
+}
+
+const sumOf = (volumes: readonly number[]): number => volumes.reduce((sum, v) => sum + v, 0);
+const contentOf = (liquids: readonly BlendLiquid[], volumes: readonly number[], goal: string): number =>
+  liquids.reduce((sum, l, i) => sum + (l.perLitre[goal] ?? 0) * volumes[i]!, 0);
+
+function missOf(goal: BlendGoal, reached: number): number {
+  const off = reached - goal.target;
+  return goal.kind === 'at-most' ? Math.max(0, off) : goal.kind === 'at-least' ? Math.max(0, -off) : Math.abs(off);
+}
+
+/** Rounds to steps, then moves one or two liquids by a step as long as that helps. */
+function mended(
+  liquids: readonly BlendLiquid[],
+  exact: readonly number[],
+  cost: (volumes: readonly number[]) => number,
+): number[] {
+  const allowed = (l: BlendLiquid, v: number): boolean =>
+    v >= (l.minMl ?? 0) - 1e-9 && v <= (l.maxMl ?? Infinity) + 1e-9;
+  let best = exact.map((v, i) => roundToStep(liquids[i]!, v));
+  let at = cost(best);
+  for (let round = 0; round < 60; round++) {
+    let better: number[] | undefined;
+    const consider = (moved: number[]): void => {
+      if (!moved.every((v, i) => allowed(liquids[i]!, v))) return;
+      const c = cost(moved);
+      if (c < at - 1e-12) [better, at] = [moved, c];
+    };
+    const start = best;
+    liquids.forEach((l, i) => {
+      for (const step of [-(l.stepMl ?? 1), l.stepMl ?? 1]) {
+        const one = start.map((v, k) => (k === i ? v + step : v));
+        consider(one);
+        liquids.forEach((m, j) => {
+          if (j <= i) return;
+          for (const other of [-(m.stepMl ?? 1), m.stepMl ?? 1]) consider(one.map((v, k) => (k === j ? v + other : v)));
+        });
+      }
+    });
+    if (!better) break;
+    best = better;
+  }
+  return best;
+}
+
+/** Nearest whole number of steps within the bounds. */
+function roundToStep(l: BlendLiquid, v: number): number {
+  if (!l.stepMl) return v;
+  const most = Math.floor((l.maxMl ?? Infinity) / l.stepMl + 1e-9);
+  const least = Math.ceil((l.minMl ?? 0) / l.stepMl - 1e-9);
+  return Math.max(least, Math.min(most, Math.round(v / l.stepMl))) * l.stepMl;
+}
+
+/** As blendModel, with a whole number of steps for each liquid that has them, and the volume as one more goal. */
+function wholeModel(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[], volumeMl: number): Model {
+  const variables: Record<string, Record<string, number>> = {};
+  const constraints: Record<string, Constraint> = { '=whole': { equal: 1 / VOLUME_TOLERANCE } };
+  for (const l of liquids) {
+    const share = l.stepMl ? l.stepMl / volumeMl : 1;
+    const column: Record<string, number> = { '=whole': share / VOLUME_TOLERANCE, [`bound:${l.id}`]: 1 };
+    for (const g of goals) column[`goal:${g.id}`] = ((l.perLitre[g.id] ?? 0) * share) / g.tolerance;
+    const count = (ml: number): number => ml / (l.stepMl ?? volumeMl);
+    const [least, most] = [count(l.minMl ?? 0), count(Math.min(l.maxMl ?? Infinity, 2 * volumeMl))];
+    constraints[`bound:${l.id}`] = l.stepMl
+      ? { min: Math.ceil(least - 1e-9), max: Math.floor(most + 1e-9) }
+      : { min: least, max: most };
+    variables[l.id] = column;
+  }
+  for (const g of goals) addDeviations(variables, constraints, g);
+  variables['under:=whole'] = { '=whole': 1, cost: 1 };
+  variables['over:=whole'] = { '=whole': -1, cost: 1 };
+  return {
+    direction: 'minimize',
+    objective: 'cost',
+    constraints,
+    variables,
+    integers: liquids.filter((l) => l.stepMl).map((l) => l.id),
+  };
+}
+
+function addDeviations(
+  variables: Record<string, Record<string, number>>,
+  constraints: Record<string, Constraint>,
+  g: BlendGoal,
+): void {
+  const cost = g.weight ?? 1;
+  constraints[`goal:${g.id}`] = { equal: g.target / g.tolerance };
+  variables[`under:${g.id}`] = { [`goal:${g.id}`]: 1, cost: g.kind === 'at-most' ? 0 : cost };
+  variables[`over:${g.id}`] = { [`goal:${g.id}`]: -1, cost: g.kind === 'at-least' ? 0 : cost };
 }
 
 /** The solver rounds its answers to about this, ml. */
@@ -105,14 +250,12 @@ const SOLVER_ML = 1e-3;
 const MISSED_SHARE = 0.2;
 
 function checked(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[], volumes: readonly number[]): Blend {
-  const total = volumes.reduce((sum, v) => sum + v, 0);
+  const total = sumOf(volumes);
   const reached: Record<string, number> = {};
   const missed: string[] = [];
   for (const g of goals) {
-    reached[g.id] = liquids.reduce((sum, l, i) => sum + (l.perLitre[g.id] ?? 0) * volumes[i]!, 0) / total;
-    const off = reached[g.id]! - g.target;
-    const counts = g.kind === 'at-most' ? Math.max(0, off) : g.kind === 'at-least' ? Math.max(0, -off) : Math.abs(off);
-    if (counts > MISSED_SHARE * g.tolerance) missed.push(g.id);
+    reached[g.id] = total === 0 ? 0 : contentOf(liquids, volumes, g.id) / total;
+    if (missOf(g, reached[g.id]!) > MISSED_SHARE * g.tolerance) missed.push(g.id);
   }
   return {
     volumesMl: Object.fromEntries(liquids.map((l, i) => [l.id, volumes[i]!])),
