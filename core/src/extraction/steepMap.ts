@@ -1,0 +1,117 @@
+import { requirePositive } from '../quantity/range';
+import { rateFactor } from './arrhenius';
+import {
+  AGITATION,
+  EXTRACTION_CLASSES,
+  HEAT_ONLY_EA,
+  type Agitation,
+  type ExtractionClass,
+  type ExtractionClassName,
+} from './extractionClass';
+
+/** One plant on the map, with what its body and harshness count in the cup when all of it is out. */
+export type MapPlant = {
+  extractionClass: ExtractionClassName;
+  bodyFull: number;
+  harshFull: number;
+  entersMin?: number;
+};
+
+/** Strength and harshness over starting temperature (rows, from the hottest) and time (columns), row by row. */
+export type SteepMap = {
+  columns: number;
+  rows: number;
+  minutes: Float64Array;
+  startC: Float64Array;
+  body: Float64Array;
+  harsh: Float64Array;
+};
+
+export type SteepMapSetup = {
+  plants: readonly MapPlant[];
+  columns: number;
+  rows: number;
+  maxMinutes: number;
+  startC: { low: number; high: number };
+  /** the pot: every row cools as this pot does, so contours are true along its own path */
+  ambientC: number;
+  tauMin: number;
+  agitation?: Agitation;
+};
+
+/**
+ * The steep map: for each starting temperature the pot is followed once as it cools, and every clock runs along with it, so
+ * the time grows with rows times columns times the distinct activation energies and with nothing else.
+ */
+export function steepMap({
+  plants,
+  columns,
+  rows,
+  maxMinutes,
+  startC,
+  ambientC,
+  tauMin,
+  agitation = 'stirred-now-and-then',
+}: SteepMapSetup): SteepMap {
+  requirePositive('steepMap', 'maxMinutes', maxMinutes, 'min');
+  requirePositive('steepMap', 'tauMin', tauMin, 'min');
+  const map: SteepMap = {
+    columns,
+    rows,
+    minutes: Float64Array.from({ length: columns }, (_, c) => (maxMinutes * c) / (columns - 1)),
+    startC: Float64Array.from({ length: rows }, (_, r) => startC.high + ((startC.low - startC.high) * r) / (rows - 1)),
+    body: new Float64Array(rows * columns),
+    harsh: new Float64Array(rows * columns),
+  };
+  const terms = plants.flatMap((p) => termsOf(p, AGITATION[agitation]));
+  const energies = [...new Set(terms.map((t) => t.ea))];
+  const clocks = energies.map(() => new Float64Array(columns));
+  const cooling = Float64Array.from(map.minutes, (t) => Math.exp(-t / tauMin));
+  const step = maxMinutes / (columns - 1);
+  for (let r = 0; r < rows; r++) {
+    const above = map.startC[r]! - ambientC;
+    energies.forEach((ea, e) => runClock(clocks[e]!, ea, ambientC, above, cooling, step));
+    for (const term of terms) addTerm(map, r, term, clocks[energies.indexOf(term.ea)]!, step);
+  }
+  return map;
+}
+
+/** Trapezoids on the map's own columns: the rate is smooth along a cooling pot. */
+function runClock(
+  clock: Float64Array,
+  ea: number,
+  ambientC: number,
+  aboveC: number,
+  cooling: Float64Array,
+  step: number,
+): void {
+  let last = rateFactor(ea, ambientC + aboveC);
+  clock[0] = 0;
+  for (let c = 1; c < clock.length; c++) {
+    const rate = rateFactor(ea, ambientC + aboveC * cooling[c]!);
+    clock[c] = clock[c - 1]! + ((last + rate) / 2) * step;
+    last = rate;
+  }
+}
+
+type Term = { family: 'body' | 'harsh'; ea: number; k: number; full: number; entersMin: number };
+
+/** A family is two first-order parts: one on its own clock, one that waits for heat. */
+function termsOf({ extractionClass, bodyFull, harshFull, entersMin = 0 }: MapPlant, agitation: number): Term[] {
+  const cls: ExtractionClass = EXTRACTION_CLASSES[extractionClass];
+  return (['body', 'harsh'] as const).flatMap((family) => {
+    const { k95PerMin, eaKJPerMol, coldShare } = cls[family];
+    const full = family === 'body' ? bodyFull : harshFull;
+    const own: Term = { family, ea: eaKJPerMol, k: k95PerMin * agitation, full: full * coldShare, entersMin };
+    if (coldShare === 1) return [own];
+    return [own, { ...own, ea: Math.max(HEAT_ONLY_EA, eaKJPerMol), full: full * (1 - coldShare) }];
+  });
+}
+
+function addTerm(map: SteepMap, row: number, term: Term, clock: Float64Array, step: number): void {
+  const values = map[term.family];
+  const from = Math.ceil(term.entersMin / step - 1e-9);
+  const already = clock[Math.min(from, map.columns - 1)]!;
+  for (let c = from; c < map.columns; c++)
+    values[row * map.columns + c]! += term.full * (1 - Math.exp(-term.k * (clock[c]! - already)));
+}

@@ -1,0 +1,56 @@
+import { aPlan } from '../testing/aBatch';
+import { planUncertainty } from './planUncertainty';
+import { normalQuantile, seededRandom } from './random';
+import { sensitivity } from './sensitivity';
+import { varianceShares } from './spread';
+import { normalCdf } from '../quantity/normal';
+
+describe('which input moves an output', () => {
+  const ishigami = ([x, y, z]: readonly number[]): number => {
+    const a = (q: number): number => Math.PI * (2 * q - 1);
+    return Math.sin(a(x!)) + 7 * Math.sin(a(y!)) ** 2 + 0.1 * a(z!) ** 4 * Math.sin(a(x!));
+  };
+  it('is known for Ishigami’s function: first order 0.314, 0.442, 0; total 0.558, 0.442, 0.244', () => {
+    const { firstOrder, total } = sensitivity(ishigami, 3, { n: 4096, seed: 3 });
+    [0.314, 0.442, 0].forEach((s, i) => expect(Math.abs(firstOrder[i]! - s)).toBeLessThan(0.04));
+    [0.558, 0.442, 0.244].forEach((s, i) => expect(Math.abs(total[i]! - s)).toBeLessThan(0.04));
+  });
+  it('is the same for the same seed', () =>
+    expect(sensitivity(ishigami, 3, { n: 64, seed: 5 })).toEqual(sensitivity(ishigami, 3, { n: 64, seed: 5 })));
+  it('shares of a product add up to one', () =>
+    expect(varianceShares([0.05, 0.08, 0.12]).reduce((a, b) => a + b)).toBeCloseTo(1));
+});
+
+describe('chance without a clock', () => {
+  it('repeats for its seed and fills the unit interval evenly', () => {
+    const draw = (seed: number): number[] => Array.from({ length: 2000 }, seededRandom(seed));
+    expect(draw(9)).toEqual(draw(9));
+    const values = draw(9);
+    expect(Math.abs(values.reduce((a, b) => a + b) / values.length - 0.5)).toBeLessThan(0.02);
+    expect(Math.min(...values)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...values)).toBeLessThan(1);
+  });
+  it.each([0.001, 0.1, 0.5, 0.9, 0.9999])('the normal quantile of %d comes back', (p) =>
+    expect(Math.abs(normalCdf(normalQuantile(p)) - p)).toBeLessThan(1e-6),
+  );
+});
+
+describe('how far a plan may be off', () => {
+  const plan = aPlan();
+  const setup = { way: plan.way, scale: 1, vessel: plan.vessel, kitchen: plan.kitchen, factors: plan.factors };
+  const result = planUncertainty(setup, plan.standard, { runs: 300 });
+  it('lies around what is promised', () => {
+    expect(result.volumeMl.low).toBeLessThan(plan.concentrate.volumeMl);
+    expect(result.volumeMl.high).toBeGreaterThan(plan.concentrate.volumeMl);
+    expect(result.strengthX.middle / plan.concentrate.strengthX).toBeCloseTo(1, 1);
+  });
+  it('agrees with the spread that the plan shows at once', () => {
+    const sigma = Math.log(result.strengthX.high / result.strengthX.low) / 2.563;
+    expect(Math.abs(sigma / plan.concentrate.sigmaLnStrength - 1)).toBeLessThan(0.2);
+  });
+  it('comes mostly from the leaf, and hardly from the scale', () => {
+    expect(result.shares.potency).toBeGreaterThan(0.5);
+    expect(result.shares.weighing).toBeLessThan(0.05);
+    expect(Object.values(result.shares).reduce((a, b) => a + b)).toBeCloseTo(1);
+  });
+});
