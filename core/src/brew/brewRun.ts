@@ -3,7 +3,7 @@ import { requirePositive } from '../quantity/range';
 import { integrateGauss5 } from '../quantity/solve';
 import { vapourPressure, waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
-import type { BrewIngredient, BrewWay, Kitchen, Stage } from '../drink/drink';
+import { scaledGrams, type BrewIngredient, type BrewWay, type Kitchen, type Stage } from '../drink/drink';
 import { AGITATION, type Agitation, type ExtractionClassName } from '../extraction/extractionClass';
 import { clocksOf, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
 import {
@@ -78,7 +78,7 @@ export function runBrew(setup: BrewSetup): BrewRun {
   const plants = setup.way.ingredients.map((ingredient) => ({
     ingredient,
     botanical: botanicalBySlug(ingredient.plant),
-    grams: ingredient.grams * setup.scale,
+    grams: scaledGrams(ingredient, setup.scale),
   }));
   const { history, stages } = timeline(setup, factors);
   const endMin = history.minutes;
@@ -178,13 +178,16 @@ function additionOf(
   factors: BrewFactors,
 ): Addition | 'all-at-once' {
   if (botanical.extractionClass === 'stirred_in') return 'all-at-once';
-  const stage = stages.find((s) => s.stageId === ingredient.enters.stageId);
-  if (!stage)
-    throw new InputError('runBrew', `${ingredient.id}.enters`, `a stage of ${way.id}`, ingredient.enters.stageId);
+  const moment = ({ stageId, atMin }: { stageId: string; atMin: number }): number => {
+    const stage = stages.find((s) => s.stageId === stageId);
+    if (!stage) throw new InputError('runBrew', ingredient.id, `in or out at a stage of ${way.id}`, stageId);
+    return stage.startMin + atMin;
+  };
   const extractionClass: ExtractionClassName = botanical.extractionClass;
   return {
     extractionClass,
-    entersMin: stage.startMin + ingredient.enters.atMin,
+    entersMin: moment(ingredient.enters),
+    ...(ingredient.leaves ? { leavesMin: moment(ingredient.leaves) } : {}),
     rateScale: factors.rate * AGITATION[mainAgitation(way)],
   };
 }

@@ -12,8 +12,32 @@ export type Stage = { id: string; lid: Lid; agitation: Agitation } & (
   | { kind: 'strain'; through: 'fine-cloth' | 'paper' | 'sieve'; press: boolean }
 );
 
+/**
+ * Most amounts grow in proportion. A fixed one does not grow at all (a vanilla pod in any pot), and strong spice is often
+ * taken to grow by a power below 1: that is the recipe's choice, not a law.
+ */
+export type Scaling = 'linear' | 'fixed' | { power: number };
+
+/** Grams of an ingredient in a brew of another size. */
+export function scaledGrams(
+  { grams, scaling = 'linear' }: Pick<BrewIngredient, 'grams' | 'scaling'>,
+  scale: number,
+): number {
+  if (scaling === 'linear') return grams * scale;
+  return scaling === 'fixed' ? grams : grams * scale ** scaling.power;
+}
+
 /** One plant in a brew, in the amount of the recipe as written. */
-export type BrewIngredient = { id: string; plant: string; grams: number; enters: { stageId: string; atMin: number } };
+export type BrewIngredient = {
+  id: string;
+  plant: string;
+  grams: number;
+  enters: { stageId: string; atMin: number };
+  /** when it is taken out before straining */
+  leaves?: { stageId: string; atMin: number };
+  /** how its amount follows the size of the brew; in proportion if left out */
+  scaling?: Scaling;
+};
 
 /** One school of making a brew: its own water, amounts and stages. */
 export type BrewWay = {

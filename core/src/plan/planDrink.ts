@@ -15,6 +15,7 @@ import { botanicalBySlug } from '../reference/botanicals';
 import { massesForSyrup } from '../sugar/syrup';
 import type { Learned } from '../taste/learned';
 import {
+  scaledGrams,
   steepOf,
   TARGET_RANGES,
   wayOf,
@@ -274,7 +275,7 @@ const ratioOf = (way: BrewWay): number => (1000 * way.ingredients.reduce((sum, i
 const scaled = (way: BrewWay, scale: number): BrewWay => ({
   ...way,
   waterMl: Math.max(10, roundTo(way.waterMl * scale, 10)),
-  ingredients: way.ingredients.map((i) => ({ ...i, grams: roundLeaf(i.grams * scale) })),
+  ingredients: way.ingredients.map((i) => ({ ...i, grams: roundLeaf(scaledGrams(i, scale)) })),
 });
 
 function syrupSugarGPerL(drink: Drink): number {

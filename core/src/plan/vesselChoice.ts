@@ -1,4 +1,4 @@
-import type { BrewWay } from '../drink/drink';
+import { scaledGrams, type BrewWay } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 
 /** Room left above the liquor so that it does not boil over or spill when stirred. House estimate. */
@@ -9,7 +9,7 @@ const PLANT_ROOM_ML_PER_G = 1;
 
 /** Volume a brew needs in its vessel, headroom included, ml. */
 export function roomNeededMl(way: BrewWay, scale: number): number {
-  const grams = way.ingredients.reduce((sum, i) => sum + i.grams, 0) * scale;
+  const grams = way.ingredients.reduce((sum, i) => sum + scaledGrams(i, scale), 0);
   return (way.waterMl * scale + grams * PLANT_ROOM_ML_PER_G) / (1 - HEADROOM);
 }
 
