@@ -94,3 +94,39 @@ export { learnFrom, type TastingRecord } from './taste/preference';
 export { tastingRecordOf } from './taste/recordOf';
 export { nextTime, type NextTime } from './taste/nextTime';
 export type { Learned } from './taste/learned';
+
+export { explain, type Explanation, type FigureId } from './explain/explainPlan';
+export { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid, type JugGoal } from './plan/planBrews';
+export { useUp, type UseUp } from './plan/useUp';
+export { compareWays, type WayColumn } from './plan/compareWays';
+export { planUncertainty, type PlanUncertainty } from './uncertainty/planUncertainty';
+export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
+export { whatBinds, type Relaxation } from './blend/whatBinds';
+export { addOnlyFix, type Fix } from './blend/addOnlyFix';
+export {
+  gramsOf,
+  mlOf,
+  printAmount,
+  printVolume,
+  readAmount,
+  type Amount,
+  type MeasureSystem,
+} from './quantity/amount';
+export { justCoverMl, leftAtShareMl, liquidToLineMl } from './quantity/level';
+export { UNITS, type Unit } from './quantity/units';
+export { SWEETENERS, sucroseEquivalentG, sweetenerForSucroseG, type Sweetener } from './sugar/sweeteners';
+export { crystalRisk, massesForSyrup, syrupFromMasses, thickness, type Syrup } from './sugar/syrup';
+export { syrupForYield, syrupFromLiquor } from './sugar/infusedSyrup';
+export { minutesLeft, reductionEnd, reductionMinutes, type ReductionEnd } from './brew/reduction';
+export { steepMap, type SteepMap, type SteepMapSetup } from './extraction/steepMap';
+export { doseForBody, minutesForBody, tempForBody } from './extraction/solveFor';
+export { equivalentMinutes, rateFactor } from './extraction/arrhenius';
+export { clocksOf, extentsAt, type Addition } from './extraction/extract';
+export { temperatureHistory, tempAt, type Segment, type TemperatureHistory } from './heat/temperatureHistory';
+export { aromaBand, aromaLeftAfterSteep, colourLeft, fadeHalfLifeDays } from './extraction/aromaAndFade';
+export { JUICES, ACID_POWDERS, type Juice } from './acid/acidSources';
+export { sweetTartBalance } from './acid/balance';
+export { phOf } from './acid/ph';
+export { FINISHING, type FinishingThing } from './reference/finishing';
+export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
+export { seededRandom } from './uncertainty/random';

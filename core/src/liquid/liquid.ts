@@ -43,6 +43,12 @@ export const syrupOf = ({
   sugarG: { [kind]: requireNotNegative('syrupOf', 'sugarG', sugarG, 'g') },
 });
 
+/** A liquid with a dry sweetener dissolved in it. */
+export const addSugar = (l: Liquid, sugarG: number, kind: string): Liquid => ({
+  ...l,
+  sugarG: { ...l.sugarG, [kind]: (l.sugarG[kind] ?? 0) + requireNotNegative('addSugar', 'sugarG', sugarG, 'g') },
+});
+
 /** All of these in one vessel. */
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {
   // Filled in place, then handed out as read-only: this runs some hundred times in a plan.

@@ -2,6 +2,7 @@ import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
   DEFAULT_KITCHEN,
+  explain,
   factsOfPlan,
   findingsAt,
   findingsOf,
@@ -14,6 +15,7 @@ import type { DrinkView } from '@steepsis/contract';
 import { useDrink, useStartBatch } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
+import { Explained } from '@/shared/ui/Explained';
 import { Cautions } from '@/shared/ui/Cautions';
 import type { FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
@@ -135,8 +137,10 @@ function PlanFigures({ plan, cautions }: { plan: Plan; cautions: ReactNode }): R
           <p className="text-[0.92rem]">
             {window ? (
               <>
-                Pull between <strong>{f.duration(window.fromMin)}</strong> and{' '}
-                <strong>{f.duration(window.toMin)}</strong>
+                Pull{' '}
+                <Explained what={() => explain(plan, 'window')}>
+                  between <strong>{f.duration(window.fromMin)}</strong> and <strong>{f.duration(window.toMin)}</strong>
+                </Explained>
                 {window.toMin >= plan.curve.points[plan.curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
               </>
             ) : (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { colourIn, likelyRange, steepOf, syrupOf, type Plan } from '@steepsis/core';
+import { colourIn, explain, likelyRange, steepOf, type FigureId, type Plan } from '@steepsis/core';
 import * as f from '@/shared/format/format';
+import { Explained } from '@/shared/ui/Explained';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
 
 const CALYX = '#7d1230';
@@ -21,22 +22,32 @@ export function VesselLine({ plan }: { plan: Plan }): ReactNode {
               <span className="text-muted">{i + 1}</span> {step.title}
             </h3>
             {step.lines.map((line) => (
-              <p key={line} className="text-[0.92rem] leading-snug text-muted">
-                {line}
+              <p key={line.text} className="text-[0.92rem] leading-snug text-muted">
+                <Words plan={plan} line={line} />
               </p>
             ))}
           </div>
           <div className="flex w-40 shrink-0 items-end justify-center gap-1 lg:w-auto lg:flex-1 lg:justify-start">
             {step.drawing}
           </div>
-          <p className="hidden text-sm text-muted lg:block lg:min-h-9 lg:leading-snug">{step.foot}</p>
+          <p className="hidden text-sm text-muted lg:block lg:min-h-9 lg:leading-snug">
+            <Words plan={plan} line={step.foot} />
+          </p>
         </li>
       ))}
     </ol>
   );
 }
 
-type Step = { title: string; lines: string[]; drawing: ReactNode; foot: string; grow: number };
+/** A line of words with a figure in it, and which figure it opens. */
+type Line = { text: string; figure?: FigureId };
+
+type Step = { title: string; lines: Line[]; drawing: ReactNode; foot: Line; grow: number };
+
+function Words({ plan, line }: { plan: Plan; line: Line }): ReactNode {
+  const { figure, text } = line;
+  return figure ? <Explained what={() => explain(plan, figure)}>{text}</Explained> : text;
+}
 
 function stepsOf(plan: Plan, scale: number): Step[] {
   const { run, vessel, jug, glass, target } = plan;
@@ -56,11 +67,11 @@ function stepsOf(plan: Plan, scale: number): Step[] {
     capacityMl: Math.max(250, Math.ceil(plan.syrup.volumeMl / 250) * 250),
     diameterCm: 7,
   };
-  const syrup = syrupOf({ sugarG: plan.syrup.sugarG, waterG: plan.syrup.waterG });
   const pouredGlass: DrawnVessel = { kind: 'glass', capacityMl: (target.glassMl + glass.iceG) * 1.12, diameterCm: 7.2 };
-  const leafText = plan.leaf.map(
-    (l) => `${f.grams(l.grams)} ${shortName(l.name)}${l.measure ? `, ${l.measure.text}` : ''}`,
-  );
+  const leafText = plan.leaf.map((l): Line => ({
+    figure: `leaf:${l.ingredientId}`,
+    text: `${f.grams(l.grams)} ${shortName(l.name)}${l.measure ? `, ${l.measure.text}` : ''}`,
+  }));
   return [
     {
       title: 'Measure',
@@ -77,13 +88,16 @@ function stepsOf(plan: Plan, scale: number): Step[] {
           description={`${f.volume(plan.waterMl)} of water in the ${vessel.name}`}
         />
       ),
-      foot: `in the ${vessel.name}`,
+      foot: { figure: 'water', text: `${f.volume(plan.waterMl)} water in the ${vessel.name}` },
     },
     {
       title: heat ? 'Boil, then steep' : 'Steep in the fridge',
       lines: heat
-        ? [`to the boil, about ${f.duration(heat.endMin)}`, `off the heat, ${Math.round(fromC)} to ${f.celsius(toC)}`]
-        : [`at ${f.celsius(fromC)}, from chilled water`],
+        ? [
+            { figure: 'heat', text: `to the boil, about ${f.duration(heat.endMin)}` },
+            { figure: 'steep', text: `off the heat, ${Math.round(fromC)} to ${f.celsius(toC)}` },
+          ]
+        : [{ figure: 'steep', text: `at ${f.celsius(fromC)}, from chilled water` }],
       grow: vessel.diameterCm,
       drawing: (
         <VesselDrawing
@@ -96,11 +110,17 @@ function stepsOf(plan: Plan, scale: number): Step[] {
           description={`Steeping ${f.duration(steep.minutes)}`}
         />
       ),
-      foot: run.ledger.steamMl >= 5 ? `${f.exactMl(run.ledger.steamMl)} leaves as steam` : 'no steam',
+      foot:
+        run.ledger.steamMl >= 5
+          ? { figure: 'steam', text: `${f.exactMl(run.ledger.steamMl)} leaves as steam` }
+          : { text: 'no steam' },
     },
     {
       title: 'Strain and press',
-      lines: ['fine cloth; then measure', `likely ${f.volume(likely.low)} to ${f.volume(likely.high)}`],
+      lines: [
+        { figure: 'yield', text: `likely ${f.volume(likely.low)} to ${f.volume(likely.high)}` },
+        { figure: 'concentrate-strength', text: `about ${f.strength(plan.concentrate.strengthX)} of the house` },
+      ],
       grow: 15,
       drawing: (
         <VesselDrawing
@@ -112,13 +132,16 @@ function stepsOf(plan: Plan, scale: number): Step[] {
           description={`${f.volume(plan.concentrate.volumeMl)} of concentrate at ${f.strength(plan.concentrate.strengthX)}`}
         />
       ),
-      foot: `${f.exactMl(run.ledger.heldMl - run.ledger.pressedMl)} stays in the plants`,
+      foot: { figure: 'held', text: `${f.exactMl(run.ledger.heldMl - run.ledger.pressedMl)} stays in the plants` },
     },
     ...(plan.syrup.volumeMl > 0
       ? [
           {
             title: 'Syrup',
-            lines: [`${f.grams(plan.syrup.sugarG)} sugar`, `${f.grams(plan.syrup.waterG)} hot water`],
+            lines: [
+              { figure: 'syrup' as const, text: `${f.grams(plan.syrup.sugarG)} sugar` },
+              { text: `${f.grams(plan.syrup.waterG)} hot water` },
+            ],
             grow: 11,
             drawing: (
               <VesselDrawing
@@ -129,15 +152,15 @@ function stepsOf(plan: Plan, scale: number): Step[] {
                 description={`${f.volume(plan.syrup.volumeMl)} of syrup`}
               />
             ),
-            foot: `${Math.round(plan.syrup.brix)} °Bx${syrup.waterG > 0 ? ', stirred clear' : ''}`,
+            foot: { text: `${Math.round(plan.syrup.brix)} °Bx, stirred clear` },
           },
         ]
       : []),
     {
       title: 'Mix',
       lines: [
-        `${f.volume(jug.mix.concentrateMl)} concentrate`,
-        `${f.volume(jug.mix.syrupMl)} syrup, ${f.volume(jug.mix.waterMl)} cold water`,
+        { figure: 'mix', text: `${f.volume(jug.mix.concentrateMl)} concentrate` },
+        { text: `${f.volume(jug.mix.syrupMl)} syrup, ${f.volume(jug.mix.waterMl)} cold water` },
       ],
       grow: jug.vessel.diameterCm + 5,
       drawing: (
@@ -150,13 +173,16 @@ function stepsOf(plan: Plan, scale: number): Step[] {
           description={`Jug of ${f.volume(jug.figures.volumeMl)} at ${f.strength(jug.figures.strengthX)}`}
         />
       ),
-      foot: `${jug.vessel.name}`,
+      foot: { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} in the ${jug.vessel.name}` },
     },
     {
       title: 'Serve',
       lines: [
-        `${f.volume(target.glassMl)}${glass.iceG > 0 ? ` on ${f.grams(glass.iceG)} ice` : ''}`,
-        `${f.gPerL(glass.figures.sugarGPerL)} sugar`,
+        {
+          figure: 'glass-strength',
+          text: `${f.volume(target.glassMl)}${glass.iceG > 0 ? ` on ${f.grams(glass.iceG)} ice` : ''}, ${f.strength(glass.figures.strengthX)}`,
+        },
+        { figure: 'glass-sugar', text: `${f.gPerL(glass.figures.sugarGPerL)} sugar` },
       ],
       grow: 14,
       drawing: (
@@ -171,8 +197,8 @@ function stepsOf(plan: Plan, scale: number): Step[] {
       ),
       foot:
         glass.iceG > 0
-          ? `right after ${plan.drink.serve.rightAtMin} min, ${f.grams(glass.meltedG)} melted`
-          : 'as poured',
+          ? { figure: 'melt', text: `right after ${plan.drink.serve.rightAtMin} min, ${f.grams(glass.meltedG)} melted` }
+          : { text: 'as poured' },
     },
   ];
 }

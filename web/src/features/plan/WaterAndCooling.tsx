@@ -1,18 +1,19 @@
 import type { ReactNode } from 'react';
-import type { Plan } from '@steepsis/core';
+import { explain, type FigureId, type Plan } from '@steepsis/core';
 import * as f from '@/shared/format/format';
+import { Explained } from '@/shared/ui/Explained';
 import { Panel } from '@/shared/ui/Panel';
 
 /** Where the water goes, and how what came out gets cold in time. */
 export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
   const { ledger } = plan.run;
-  const rows: [string, number, string][] = [
-    ['Into the vessel', ledger.waterMl, ''],
-    ['Dissolved from the plants', ledger.dissolvedMl, '+'],
-    ['Steam', ledger.steamMl, '−'],
-    ['Held by the plants', ledger.heldMl, '−'],
-    ['Won by pressing', ledger.pressedMl, '+'],
-    ['Left on pot and cloth', ledger.clingingMl, '−'],
+  const rows: [string, number, string, FigureId][] = [
+    ['Into the vessel', ledger.waterMl, '', 'water'],
+    ['Dissolved from the plants', ledger.dissolvedMl, '+', 'yield'],
+    ['Steam', ledger.steamMl, '−', 'steam'],
+    ['Held by the plants', ledger.heldMl, '−', 'held'],
+    ['Won by pressing', ledger.pressedMl, '+', 'held'],
+    ['Left on pot and cloth', ledger.clingingMl, '−', 'yield'],
   ];
   return (
     <Panel title="Where the water goes">
@@ -20,14 +21,16 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
         <tbody>
           {rows
             .filter(([, ml]) => ml >= 0.5)
-            .map(([name, ml, sign]) => (
+            .map(([name, ml, sign, figure]) => (
               <tr key={name}>
                 <th scope="row" className="py-0.5 text-left font-normal text-muted">
                   {name}
                 </th>
                 <td className="text-right">
-                  {sign}
-                  {Math.round(ml)} ml
+                  <Explained what={() => explain(plan, figure)}>
+                    {sign}
+                    {Math.round(ml)} ml
+                  </Explained>
                 </td>
               </tr>
             ))}
@@ -35,12 +38,16 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
             <th scope="row" className="py-1 text-left">
               Concentrate
             </th>
-            <td className="text-right font-semibold">{Math.round(ledger.outMl)} ml</td>
+            <td className="text-right font-semibold">
+              <Explained what={() => explain(plan, 'yield')}>{Math.round(ledger.outMl)} ml</Explained>
+            </td>
           </tr>
         </tbody>
       </table>
       <h3 className="mt-3 text-base">Cool it in time</h3>
-      <p className="text-[0.92rem]">{coolingText(plan)}</p>
+      <p className="text-[0.92rem]">
+        <Explained what={() => explain(plan, 'cooling')}>{coolingText(plan)}</Explained>
+      </p>
     </Panel>
   );
 }
