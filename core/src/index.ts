@@ -130,3 +130,5 @@ export { phOf } from './acid/ph';
 export { FINISHING, type FinishingThing } from './reference/finishing';
 export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
+export { EXTRACTION_CLASSES } from './extraction/extractionClass';
+export { glassOverIce, iceInDrink } from './heat/ice';

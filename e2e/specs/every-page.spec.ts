@@ -108,6 +108,28 @@ test('figures follow a change at once, without asking the server', async ({ page
   expect(asked).toEqual([]);
 });
 
+test('every figure of the plan opens to its steps and sources, by keyboard too', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/plan/roselle-rose-hip-cooler');
+  await settled(page);
+  await cook.button(/^likely/).focus();
+  await page.keyboard.press('Enter');
+  const opened = page.getByRole('dialog');
+  await expect(opened).toContainText('Concentrate that comes out');
+  await expect(opened).toContainText('house estimate');
+  await expect(opened).toContainText('four times in five between');
+  await page.keyboard.press('Escape');
+  await expect(opened).toHaveCount(0);
+  const figures = page.locator('main button[aria-haspopup="dialog"]');
+  const count = await figures.count();
+  expect(count).toBeGreaterThan(18);
+  for (let i = 1; i < count; i++) {
+    await figures.nth(i).click();
+    await expect(opened).toHaveText(/\S.{20}/);
+    await page.keyboard.press('Escape');
+  }
+});
+
 test('says so when the server is away, and goes on when it is back', async ({ page }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/taste');

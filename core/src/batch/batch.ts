@@ -9,7 +9,7 @@ import {
   NO_LIQUID,
   portionOf,
   portionOfVolume,
-  pourTogether,
+  addSugar,
   syrupOf,
   volumeMl,
   type Liquid,
@@ -183,7 +183,7 @@ function mixed(batch: Batch, event: BatchEvent & { type: 'mixed' }): Batch {
     event.mix,
     standardOf(batch),
   ).liquid;
-  const jug = event.sugarAddedG > 0 ? pourTogether(poured, syrupOf({ sugarG: event.sugarAddedG, waterG: 0 })) : poured;
+  const jug = event.sugarAddedG > 0 ? addSugar(poured, event.sugarAddedG, batch.plan.drink.syrup.sweetener) : poured;
   const leftMl = volumeMl(concentrate) - event.mix.concentrateMl;
   const rest =
     leftMl >= KEPT_FROM_ML

@@ -4,8 +4,14 @@ import { integrateGauss5 } from '../quantity/solve';
 import { vapourPressure, waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
 import { scaledGrams, type BrewIngredient, type BrewWay, type Kitchen, type Stage } from '../drink/drink';
-import { AGITATION, type Agitation, type ExtractionClassName } from '../extraction/extractionClass';
-import { clocksOf, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
+import {
+  AGITATION,
+  EXTRACTION_CLASSES,
+  HEAT_ONLY_EA,
+  type Agitation,
+  type ExtractionClassName,
+} from '../extraction/extractionClass';
+import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
 import {
   BURNER_EFFICIENCY,
   coolingTauMin,
@@ -112,6 +118,41 @@ export function runBrew(setup: BrewSetup): BrewRun {
     at: (atMin) => ({ atMin, tempC: tempAt(history, atMin), liquor: liquorAt(atMin) }),
     strainedAt: (atMin) => strainAt(atMin).concentrate,
   };
+}
+
+/** What decides how much body one plant gives by the end of a brew: its rate, and its minutes on its two clocks. */
+export type BodyExposure = {
+  botanical: Botanical;
+  grams: number;
+  kPerMin: number;
+  coldShare: number;
+  ownMin: number;
+  hotMin: number;
+};
+
+/** The exposures of every steeped plant of a brew, and its steam, g: enough to run it thousands of times with other factors. */
+export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steamG: number } {
+  const factors = setup.factors ?? REFERENCE_FACTORS;
+  const { history, stages } = timeline(setup, factors);
+  const clocks = clocksOf(history);
+  const plants = setup.way.ingredients.flatMap((ingredient): BodyExposure[] => {
+    const botanical = botanicalBySlug(ingredient.plant);
+    const addition = additionOf({ ingredient, botanical, grams: 0 }, setup.way, stages, factors);
+    if (addition === 'all-at-once') return [];
+    const { body } = EXTRACTION_CLASSES[addition.extractionClass];
+    const minutes = (ea: number): number => exposureMinutes(clocks, addition, ea, history.minutes);
+    return [
+      {
+        botanical,
+        grams: scaledGrams(ingredient, setup.scale),
+        kPerMin: body.k95PerMin * addition.rateScale,
+        coldShare: body.coldShare,
+        ownMin: minutes(body.eaKJPerMol),
+        hotMin: minutes(Math.max(HEAT_ONLY_EA, body.eaKJPerMol)),
+      },
+    ];
+  });
+  return { plants, steamG: steamClock(history, stages, setup, factors)(history.minutes) };
 }
 
 type Plant = { ingredient: BrewIngredient; botanical: Botanical; grams: number };

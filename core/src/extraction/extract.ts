@@ -1,7 +1,8 @@
 import { requireNotNegative } from '../quantity/range';
 import type { TemperatureHistory } from '../heat/temperatureHistory';
 import { tempAt } from '../heat/temperatureHistory';
-import { arrheniusClock, type ArrheniusClock } from './arrhenius';
+import { lastAsked, type Recall } from '../quantity/lastAsked';
+import { equivalentUpTo, historyNodes } from './arrhenius';
 import {
   EXTRACTION_CLASSES,
   HEAT_ONLY_EA,
@@ -28,19 +29,33 @@ export type Addition = {
 
 export type Extents = { body: number; harsh: number };
 
-/** Clocks of one temperature history, one an activation energy, made when first asked for. */
-export type Clocks = { of(eaKJPerMol: number): ArrheniusClock; readonly history: TemperatureHistory };
+/** A temperature history's clocks: minutes at 95 °C that it is worth up to a moment, for any activation energy. */
+export type Clocks = {
+  equivalentMinutes(eaKJPerMol: number, untilMin: number): number;
+  readonly history: TemperatureHistory;
+};
 
 export function clocksOf(history: TemperatureHistory): Clocks {
-  const made = new Map<number, ArrheniusClock>();
+  const nodes = historyNodes(history);
+  // Several plants and families ask the same clock for the same few moments.
+  const asked: { ea: number; recall: Recall<number> }[] = [];
   return {
     history,
-    of(ea) {
-      let clock = made.get(ea);
-      if (!clock) made.set(ea, (clock = arrheniusClock(history, ea)));
-      return clock;
+    equivalentMinutes(ea, untilMin) {
+      let clock = asked.find((c) => c.ea === ea);
+      if (!clock) asked.push((clock = { ea, recall: lastAsked((until) => equivalentUpTo(nodes, ea, until)) }));
+      return clock.recall(untilMin);
     },
   };
+}
+
+/** Minutes at 95 °C that an addition has had by a moment, on the clock of one activation energy; its wet-out lag is taken off. */
+export function exposureMinutes(clocks: Clocks, addition: Addition, eaKJPerMol: number, atMin: number): number {
+  const cls: ExtractionClass = EXTRACTION_CLASSES[addition.extractionClass];
+  const until = Math.min(atMin, addition.leavesMin ?? Infinity);
+  const from = addition.entersMin + wetOutMinutes(cls, tempAt(clocks.history, addition.entersMin));
+  if (until <= from) return 0;
+  return clocks.equivalentMinutes(eaKJPerMol, until) - clocks.equivalentMinutes(eaKJPerMol, from);
 }
 
 /**
@@ -54,10 +69,7 @@ export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Ex
   const until = Math.min(atMin, addition.leavesMin ?? Infinity);
   const from = addition.entersMin + wetOutMinutes(cls, tempAt(clocks.history, addition.entersMin));
   if (until <= from) return { body: 0, harsh: 0 };
-  const between = (ea: number): number => {
-    const clock = clocks.of(ea);
-    return clock.equivalentMinutes(until) - clock.equivalentMinutes(from);
-  };
+  const between = (ea: number): number => clocks.equivalentMinutes(ea, until) - clocks.equivalentMinutes(ea, from);
   const family = (rate: FamilyRate): number =>
     extent(
       { k95PerMin: rate.k95PerMin * addition.rateScale, coldShare: rate.coldShare },

@@ -1,7 +1,17 @@
-import { FACTOR_SIGMA, runBrew, type BrewFactors, type BrewSetup } from '../brew/brewRun';
+import {
+  bodyExposures,
+  FACTOR_SIGMA,
+  REFERENCE_FACTORS,
+  type BodyExposure,
+  type BrewFactors,
+  type BrewSetup,
+} from '../brew/brewRun';
+import { clingingMl, heldLiquor } from '../brew/waterLedger';
+import { extent } from '../extraction/extract';
+import { strengthWeightLPerG } from '../liquid/strength';
+import { waterDensity } from '../physics/water';
 import { requirePositive } from '../quantity/range';
-import { volumeMl } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
+import { netBodyMax } from '../reference/botanicals';
 import { normalQuantile, seededRandom } from './random';
 import { latinHypercube } from './sensitivity';
 
@@ -18,7 +28,9 @@ export type PlanUncertainty = {
 /** One sigma, log scale, of weighing leaf on a 1 g scale and of measuring water in a jug. House estimates. */
 const MEASURING = { weighing: 0.012, water: 0.015 } as const;
 
-const UNKNOWNS = [...(Object.keys(FACTOR_SIGMA) as (keyof BrewFactors)[]), 'weighing', 'water'] as const;
+const UNKNOWNS = ['potency', 'rate', 'held', 'steam', 'heatLoss', 'weighing', 'water'] as const satisfies readonly (
+  keyof BrewFactors | 'weighing' | 'water'
+)[];
 type Unknown = (typeof UNKNOWNS)[number];
 
 const sigmaOf = (u: Unknown): number => (u === 'weighing' || u === 'water' ? MEASURING[u] : FACTOR_SIGMA[u]);
@@ -38,7 +50,7 @@ export function planUncertainty(
   const draws = latinHypercube(runs, UNKNOWNS.length, random).map((q) =>
     q.map((p, i) => normalQuantile(p) * sigmaOf(UNKNOWNS[i]!)),
   );
-  const results = draws.map((d) => runWith(setup, d));
+  const results = draws.map(lean(setup));
   const lnX = results.map((r) => Math.log(r.strength / standard));
   return {
     strengthX: likely(results.map((r) => r.strength / standard)),
@@ -47,22 +59,75 @@ export function planUncertainty(
   };
 }
 
-function runWith(setup: BrewSetup, ln: readonly number[]): { strength: number; volume: number } {
-  const times = (u: Unknown): number => Math.exp(ln[UNKNOWNS.indexOf(u)]!);
-  const factors = Object.fromEntries(
-    (Object.keys(FACTOR_SIGMA) as (keyof BrewFactors)[]).map((f) => [f, (setup.factors?.[f] ?? 1) * times(f)]),
-  ) as BrewFactors;
-  const way = {
-    ...setup.way,
-    waterMl: setup.way.waterMl * times('water'),
-    ingredients: setup.way.ingredients.map((i) => ({ ...i, grams: i.grams * times('weighing') })),
+type Outcome = { strength: number; volume: number };
+
+/** Heat losses, in sigmas, at which the pot is really followed; between them its clocks are read off a parabola. */
+const LOSS_NODES = [-2, 0, 2] as const;
+
+/**
+ * A brew made ready for many draws. Only the heat loss changes its temperatures, so the pot is followed for three of them;
+ * everything else is arithmetic on what it gives then. Water on the scale changes heat as its inverse would, nearly.
+ */
+function lean(setup: BrewSetup): (ln: readonly number[]) => Outcome {
+  const factors = setup.factors ?? REFERENCE_FACTORS;
+  const at = (sigmas: number): ReturnType<typeof bodyExposures> =>
+    bodyExposures({
+      ...setup,
+      factors: { ...factors, heatLoss: factors.heatLoss * Math.exp(sigmas * FACTOR_SIGMA.heatLoss) },
+    });
+  const nodes = LOSS_NODES.map(at);
+  const middle = nodes[1]!;
+  const strain = setup.way.stages.find((s) => s.kind === 'strain');
+  const press = strain?.kind === 'strain' && strain.press;
+  const held = heldLiquor(
+    middle.plants.map((p) => ({ ...p.botanical, grams: p.grams })),
+    { press, heldScale: factors.held },
+  );
+  const leftMl = held.drainedMl - held.pressedMl;
+  const waterMl = setup.way.waterMl * setup.scale;
+  const mlPerG = 1000 / waterDensity(20);
+  const [potency, rate, heldAt, steam, loss, weighing, water] = UNKNOWNS.map((_, i) => i) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  return (ln) => {
+    const z = (ln[loss]! - ln[water]!) / FACTOR_SIGMA.heatLoss;
+    const w = [(z * (z - 2)) / 8, 1 - (z * z) / 4, (z * (z + 2)) / 8] as const;
+    const between = (read: (e: BodyExposure) => number, k: number): number =>
+      Math.max(
+        0,
+        w[0] * read(nodes[0]!.plants[k]!) + w[1] * read(nodes[1]!.plants[k]!) + w[2] * read(nodes[2]!.plants[k]!),
+      );
+    const amount = Math.exp(ln[weighing]!) * Math.exp(ln[potency]!) * factors.potency;
+    const faster = Math.exp(ln[rate]!);
+    let [strength, dissolved] = [0, 0];
+    for (let k = 0; k < middle.plants.length; k++) {
+      const p = middle.plants[k]!;
+      const out = extent(
+        { k95PerMin: p.kPerMin * faster, coldShare: p.coldShare },
+        between((e) => e.ownMin, k),
+        p.coldShare < 1 ? between((e) => e.hotMin, k) : 0,
+      );
+      const given = p.grams * amount * out;
+      strength += strengthWeightLPerG(p.botanical.slug) * given * netBodyMax(p.botanical);
+      dissolved += given * p.botanical.bodyMax;
+    }
+    const steamMl =
+      mlPerG * Math.exp(ln[steam]!) * (w[0] * nodes[0]!.steamG + w[1] * middle.steamG + w[2] * nodes[2]!.steamG);
+    const liquorMl = waterMl * Math.exp(ln[water]!) + 0.62 * dissolved - steamMl;
+    const poured = liquorMl - leftMl * Math.exp(ln[heldAt]!) * Math.exp(ln[weighing]!);
+    return { strength: (1000 * strength) / liquorMl, volume: poured - clingingMl(poured) };
   };
-  const { concentrate } = runBrew({ ...setup, way, factors });
-  return { strength: weightedStrength(concentrate), volume: volumeMl(concentrate) };
 }
 
 function likely(values: readonly number[]): Likely {
-  const sorted = [...values].sort((a, b) => a - b);
+  // A typed array sorts by value at once; a comparator would cost more than the runs.
+  const sorted = Float64Array.from(values).sort();
   const at = (p: number): number => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!;
   return { low: at(0.1), middle: at(0.5), high: at(0.9) };
 }

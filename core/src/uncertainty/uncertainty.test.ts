@@ -1,3 +1,6 @@
+import { runBrew } from '../brew/brewRun';
+import { volumeMl } from '../liquid/liquid';
+import { weightedStrength } from '../liquid/strength';
 import { aPlan } from '../testing/aBatch';
 import { planUncertainty } from './planUncertainty';
 import { normalQuantile, seededRandom } from './random';
@@ -47,6 +50,16 @@ describe('how far a plan may be off', () => {
   it('agrees with the spread that the plan shows at once', () => {
     const sigma = Math.log(result.strengthX.high / result.strengthX.low) / 2.563;
     expect(Math.abs(sigma / plan.concentrate.sigmaLnStrength - 1)).toBeLessThan(0.2);
+  });
+  it('is the brew itself, run with drawn factors, to within a hundredth', () => {
+    const one = planUncertainty(
+      { ...setup, factors: { ...plan.factors, heatLoss: 1.25, rate: 1.2, held: 1.1 } },
+      plan.standard,
+      { runs: 1001, seed: 2 },
+    );
+    const exact = runBrew({ ...setup, factors: { ...plan.factors, heatLoss: 1.25, rate: 1.2, held: 1.1 } }).concentrate;
+    expect(Math.abs(one.strengthX.middle / (weightedStrength(exact) / plan.standard) - 1)).toBeLessThan(0.015);
+    expect(Math.abs(one.volumeMl.middle / volumeMl(exact) - 1)).toBeLessThan(0.01);
   });
   it('comes mostly from the leaf, and hardly from the scale', () => {
     expect(result.shares.potency).toBeGreaterThan(0.5);

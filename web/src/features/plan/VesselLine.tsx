@@ -180,7 +180,7 @@ function stepsOf(plan: Plan, scale: number): Step[] {
       lines: [
         {
           figure: 'glass-strength',
-          text: `${f.volume(target.glassMl)}${glass.iceG > 0 ? ` on ${f.grams(glass.iceG)} ice` : ''}, ${f.strength(glass.figures.strengthX)}`,
+          text: `${f.strength(glass.figures.strengthX)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : ''}`,
         },
         { figure: 'glass-sugar', text: `${f.gPerL(glass.figures.sugarGPerL)} sugar` },
       ],
