@@ -29,12 +29,18 @@ function draw(name, { x, y, lines }) {
       .join('');
   const text = (tx, ty, words, more = '') => `<text x="${tx.toFixed(1)}" y="${ty.toFixed(1)}" ${more}>${words}</text>`;
   const short = (v) => String(Math.round(v * 100) / 100);
+  // Names at the ends of lines stand at least a line of text apart.
+  const ends = lines.map(({ points }, i) => ({ i, y: py(points[points.length - 1][1]) + 4 })).sort((a, b) => a.y - b.y);
+  ends.forEach((e, k) => {
+    if (k > 0) e.y = Math.max(e.y, ends[k - 1].y + 14);
+  });
+  const labelY = (i) => ends.find((e) => e.i === i).y;
   const body = lines
     .map(({ label, points }, i) => {
       const { colour, dash } = STYLES[i];
       const path = points.map(([a, b], k) => `${k ? 'L' : 'M'}${px(a).toFixed(1)} ${py(b).toFixed(1)}`).join('');
-      const [lx, ly] = points[points.length - 1];
-      return `<path d="${path}" fill="none" stroke="${colour}" stroke-width="2" stroke-dasharray="${dash}"/>${text(px(lx) + 6, py(ly) + 4, label, `fill="${colour}"`)}`;
+      const [lx] = points[points.length - 1];
+      return `<path d="${path}" fill="none" stroke="${colour}" stroke-width="2" stroke-dasharray="${dash}"/>${text(px(lx) + 6, labelY(i), label, `fill="${colour}"`)}`;
     })
     .join('');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${W}" height="${H}" viewBox="0 0 ${W} ${H}" font-family="sans-serif" font-size="12" fill="${INK}">
@@ -88,7 +94,7 @@ draw('pot-temperature', {
 });
 draw('syrup-thickness', {
   x: { label: '°Bx', from: 30, to: 70 },
-  y: { label: 'times as thick as water, power of ten', from: 0, to: 3.2 },
+  y: { label: 'mPa s, power of ten (water 0)', from: -0.25, to: 3.5 },
   lines: [
     { label: 'fridge, 5 °C', temp: 5 },
     { label: 'room, 20 °C', temp: 20 },
