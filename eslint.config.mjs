@@ -40,7 +40,7 @@ export default ts.config(
     rules: {
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      'max-params': ['warn', 5],
+      'max-params': ['warn', 6],
     },
   },
   // Nest finds what to inject by the types it sees at run time, so these must stay plain imports.

@@ -1,4 +1,5 @@
 import '@testing-library/jest-dom';
+import { TextDecoder, TextEncoder } from 'node:util';
 
 // jsdom has no layout; charts and floating panels only need the observer to exist.
 class NoResizeObserver implements ResizeObserver {
@@ -7,3 +8,6 @@ class NoResizeObserver implements ResizeObserver {
   disconnect(): void {}
 }
 globalThis.ResizeObserver ??= NoResizeObserver;
+
+// The router encodes text; jsdom leaves that to the browser.
+Object.assign(globalThis, { TextEncoder, TextDecoder });

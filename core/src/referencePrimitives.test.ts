@@ -138,7 +138,7 @@ describe('the primitives by name', () => {
     (name) => {
       let result: Record<string, unknown> = {};
       try {
-        result = referencePrimitives[name]!({}) as Record<string, unknown>;
+        result = referencePrimitives[name]!({});
       } catch (error) {
         expect((error as Error).name).toBe('InputError');
       }

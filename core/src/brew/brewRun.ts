@@ -1,9 +1,9 @@
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { integrateGauss5 } from '../quantity/solve';
-import { vapourPressure, waterDensity } from '../physics/water';
+import { latentHeat, vapourPressure, waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
-import { scaledGrams, type BrewIngredient, type BrewWay, type Kitchen, type Stage } from '../drink/drink';
+import { scaledGrams, type BrewIngredient, type BrewWay, type Kitchen, type Lid, type Stage } from '../drink/drink';
 import {
   AGITATION,
   EXTRACTION_CLASSES,
@@ -15,8 +15,10 @@ import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type 
 import {
   BURNER_EFFICIENCY,
   coolingTauMin,
+  evaporativeFluxWPerM2,
   heatingSegment,
   kitchenBoilingPoint,
+  openCooling,
   SURFACE_STEAM,
   type Load,
 } from '../heat/heating';
@@ -52,7 +54,7 @@ export type BrewSetup = {
   actualMinutes?: Readonly<Record<string, number>>;
 };
 
-export type StageTime = { stageId: string; kind: Stage['kind']; startMin: number; endMin: number };
+export type StageTime = { stageId: string; kind: Stage['kind']; lid: Lid; startMin: number; endMin: number };
 
 export type BrewMoment = {
   atMin: number;
@@ -243,13 +245,11 @@ function timeline(setup: BrewSetup, factors: BrewFactors): { history: Temperatur
   const stages: StageTime[] = [];
   let [tempC, atMin] = [startingC(setup), 0];
   for (const stage of setup.way.stages) {
-    const segment = stageSegment(stage, tempC, setup, factors);
-    const minutes = segment?.minutes ?? 0;
-    stages.push({ stageId: stage.id, kind: stage.kind, startMin: atMin, endMin: atMin + minutes });
-    if (segment) {
-      segments.push(segment);
-      tempC = endC(segment);
-    }
+    const own = stageSegments(stage, tempC, setup, factors);
+    const minutes = own.reduce((sum, segment) => sum + segment.minutes, 0);
+    stages.push({ stageId: stage.id, kind: stage.kind, lid: stage.lid, startMin: atMin, endMin: atMin + minutes });
+    segments.push(...own);
+    if (own.length > 0) tempC = endC(own[own.length - 1]!);
     atMin += minutes;
   }
   return { history: temperatureHistory(segments), stages };
@@ -259,27 +259,24 @@ function timeline(setup: BrewSetup, factors: BrewFactors): { history: Temperatur
 const startingC = ({ way, kitchen }: BrewSetup): number =>
   way.stages.some((s) => s.kind === 'heat') ? kitchen.tapC : kitchen.fridgeC;
 
-function stageSegment(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors): Segment | undefined {
+function stageSegments(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors): Segment[] {
   const actual = setup.actualMinutes?.[stage.id];
-  if (actual !== undefined && actual <= 0) return undefined;
+  if (actual !== undefined && actual <= 0) return [];
   switch (stage.kind) {
     case 'heat':
-      return heatStage(stage.to, fromC, setup, factors, actual);
+      return [heatStage(stage.to, fromC, setup, factors, actual)];
     case 'hold':
-      return { kind: 'hold', minutes: actual ?? stage.minutes, tempC: fromC };
+      return [{ kind: 'hold', minutes: actual ?? stage.minutes, tempC: fromC }];
     case 'steep': {
-      const place = stage.place === 'fridge' ? 'fridge' : 'counter';
-      const load = loadOf(setup, factors, place);
-      return {
-        kind: 'newton',
-        minutes: actual ?? stage.minutes,
-        fromC,
-        towardsC: load.ambientC,
-        tauMin: coolingTauMin(load),
-      };
+      const load = loadOf(setup, factors, stage.place === 'fridge' ? 'fridge' : 'counter');
+      const minutes = actual ?? stage.minutes;
+      if (stage.lid === 'open' && fromC > load.ambientC) {
+        return openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes }).segments;
+      }
+      return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
     }
     case 'strain':
-      return undefined;
+      return [];
   }
 }
 
@@ -313,27 +310,44 @@ function loadOf({ way, scale, vessel, kitchen }: BrewSetup, factors: BrewFactors
   };
 }
 
-/** Steam from under a lid, kg/(h m2) at 97 °C; at other temperatures in proportion to the vapour pressure. */
+/**
+ * Steam that has left by a moment, g. Under a lid a little escapes, in proportion to the vapour pressure. From an open pot it
+ * leaves by diffusion below the boil, and at the boil as fast as the surface or the burner allows, whichever is less.
+ */
 function steamClock(
   history: TemperatureHistory,
   stages: readonly StageTime[],
-  { vessel }: BrewSetup,
+  { vessel, kitchen }: BrewSetup,
   factors: BrewFactors,
 ): (atMin: number) => number {
-  const gPerMinAt97 = (SURFACE_STEAM.lidded.value * openingM2(vessel) * 1000) / 60;
-  const reference = vapourPressure(97);
-  const hot = stages.filter((s) => s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
-  const rate = (atMin: number): number => (gPerMinAt97 * vapourPressure(tempAt(history, atMin))) / reference;
-  // The vapour pressure is smooth within a stage: two panels of five points do.
-  const between = (from: number, to: number): number => {
-    const middle = (from + to) / 2;
-    return integrateGauss5(rate, from, middle) + integrateGauss5(rate, middle, to);
+  const surfaceM2 = openingM2(vessel);
+  const lidded = (SURFACE_STEAM.lidded.value * surfaceM2 * 1000) / 60 / vapourPressure(97);
+  const burnerW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind];
+  const boiling = Math.min((SURFACE_STEAM.rollingBoil.value * surfaceM2 * 1000) / 60, (60 * burnerW) / latentHeat(100));
+  const open = (tempC: number): number => {
+    if (tempC >= BOILING_FROM_C) return boiling;
+    if (tempC <= kitchen.roomC) return 0;
+    return (60 * surfaceM2 * evaporativeFluxWPerM2({ tempC, ambientC: kitchen.roomC })) / latentHeat(tempC);
   };
-  const whole = hot.map((s) => between(s.startMin, s.endMin));
+  const rate = (atMin: number, lid: Lid): number => {
+    const tempC = tempAt(history, atMin);
+    return lid === 'open' ? open(tempC) : lidded * vapourPressure(tempC);
+  };
+  // Smooth within a stage: two panels of five points do.
+  const between = (lid: Lid, from: number, to: number): number => {
+    const middle = (from + to) / 2;
+    const at = (t: number): number => rate(t, lid);
+    return integrateGauss5(at, from, middle) + integrateGauss5(at, middle, to);
+  };
+  const hot = stages.filter((s) => s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
+  const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
   return (atMin) =>
     factors.steam *
     hot.reduce(
-      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.startMin, atMin) : 0),
+      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.lid, s.startMin, atMin) : 0),
       0,
     );
 }
+
+/** From here on an open pot is taken to boil: the diffusion model ends there. */
+const BOILING_FROM_C = 95;

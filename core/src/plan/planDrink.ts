@@ -26,13 +26,14 @@ import {
   type PlanTarget,
 } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
-import { syrupOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { portionOfVolume, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { colourOf, weightedStrength } from '../liquid/strength';
 import { planCooling, type CoolingPlan } from './coolingPlan';
 import { iceFor, pourGlass, type Glass } from './glass';
 import { bookStandard } from './houseStandard';
+import { planBrews } from './planBrews';
 import { figuresOf, mixJug, type Jug, type JugFigures, type JugWanted } from './mixJug';
-import { smallestHolding, smallestVesselFor } from './vesselChoice';
+import { smallestHolding } from './vesselChoice';
 
 export type PlannedLeaf = {
   ingredientId: string;
@@ -211,25 +212,34 @@ class BrewSolver {
     };
   }
 
-  /** Scale of a way at which its yield is just what the jug takes. `too-weak`: concentrate and syrup overfill the jug. */
+  /** The way at the size at which its yield is just what the jug takes. `too-weak`: concentrate and syrup overfill the jug. */
   scaleFor(way: BrewWay): Solved | NoPlan | { kind: 'too-weak' } {
-    let scale = (this.jugWanted.volumeMl * this.jugWanted.strengthX) / (this.drink.book.jugMl * 1.1);
-    for (let i = 0; i < 30; i++) {
-      const vessel = smallestVesselFor(this.kitchen.vessels, way, scale);
-      if (!vessel) return this.tooBigForPots(way);
-      const { concentrate } = runBrew(this.setup(way, scale, vessel));
-      const needed = this.neededFrom(concentrate);
-      if (needed === undefined) return { kind: 'too-weak' };
-      const step = needed / volumeMl(concentrate);
-      if (Math.abs(step - 1) < 1e-4)
-        return { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted };
-      scale *= step;
-    }
-    // Between two vessels the scale can hop: the last one is within a hop of the answer, and rounding is checked later.
-    const vessel = smallestVesselFor(this.kitchen.vessels, way, scale * 1.02);
-    return vessel
-      ? { kind: 'solved', way: scaled(way, scale), vessel, jugWanted: this.jugWanted }
-      : this.tooBigForPots(way);
+    const { volumeMl: jugMl, strengthX, sugarGPerL } = this.jugWanted;
+    const plenty = (liquid: Liquid): Liquid => portionOfVolume(liquid, jugMl * 2);
+    const result = planBrews({
+      brews: [{ id: 'brew', way, factors: this.factors }],
+      liquids: [
+        { id: 'syrup', liquid: plenty(syrupOf(massesForSyrup({ volumeMl: 1000, brix: this.drink.syrup.brix }))) },
+        { id: 'water', liquid: plenty(waterOf(1000)) },
+      ],
+      jugs: [
+        {
+          id: 'jug',
+          volumeMl: jugMl,
+          from: ['brew', 'syrup', 'water'],
+          strength: strengthX * this.standard,
+          sugarGPerL,
+        },
+      ],
+      kitchen: this.kitchen,
+    });
+    if (result.kind === 'no-brews') return this.tooBigForPots(way);
+    const [brew, jug] = [result.brews[0]!, result.jugs[0]!];
+    // What the plants bring of sugar may be more than is wanted; less than wanted means there was no room.
+    const dry = jug.missed.includes('sugar') && figuresOf(jug.liquid, this.standard).sugarGPerL < sugarGPerL;
+    if (jug.missed.includes('strength') || dry) return { kind: 'too-weak' };
+    if (brew.pots > 1) return this.tooBigForPots(way);
+    return { kind: 'solved', way: scaled(way, brew.scale), vessel: brew.vessel, jugWanted: this.jugWanted };
   }
 
   private tooBigForPots(way: BrewWay): NoPlan {
@@ -248,19 +258,6 @@ class BrewSolver {
   setup(way: BrewWay, scale: number, vessel: Vessel): BrewSetup {
     return { way, scale, vessel, kitchen: this.kitchen, factors: this.factors };
   }
-
-  /** Volume of this concentrate the jug takes; undefined if there is no room for it. */
-  private neededFrom(concentrate: Liquid): number | undefined {
-    const { volumeMl: jugMl, strengthX, sugarGPerL } = this.jugWanted;
-    const mine = {
-      x: weightedStrength(concentrate) / this.standard,
-      sugar: figuresOf(concentrate, this.standard).sugarGPerL,
-    };
-    const needed = (jugMl * strengthX) / mine.x;
-    const sugarLeft = Math.max(0, sugarGPerL - (mine.sugar * needed) / jugMl);
-    const syrupMl = (sugarLeft * jugMl) / syrupSugarGPerL(this.drink);
-    return needed + syrupMl > jugMl ? undefined : needed;
-  }
 }
 
 /** To what a kitchen scale shows; up rather than down where rounding down would thin the drink by more than a hundredth. */
@@ -277,11 +274,6 @@ const scaled = (way: BrewWay, scale: number): BrewWay => ({
   waterMl: Math.max(10, roundTo(way.waterMl * scale, 10)),
   ingredients: way.ingredients.map((i) => ({ ...i, grams: roundLeaf(scaledGrams(i, scale)) })),
 });
-
-function syrupSugarGPerL(drink: Drink): number {
-  const { sugarG } = massesForSyrup({ volumeMl: 1000, brix: drink.syrup.brix });
-  return sugarG;
-}
 
 /** From the rounded amounts forward again: the figures shown are those of what the cook will really weigh. */
 function finish(

@@ -2,7 +2,7 @@ import { actualMinutes, runOfBatch, vesselOf, type Batch } from '../batch/batch'
 import type { BrewRun } from '../brew/brewRun';
 import type { Audience, BrewWay, Stage } from '../drink/drink';
 import type { Material, Vessel } from '../heat/vessel';
-import { endC, firstReaches, startC, type Segment } from '../heat/temperatureHistory';
+import { firstReaches, tempAt } from '../heat/temperatureHistory';
 import { apparentBrix, type Liquid } from '../liquid/liquid';
 import type { Plan } from '../plan/planDrink';
 import type { Facts, StageFact } from './facts';
@@ -78,30 +78,35 @@ function brewFacts(way: BrewWay, run: BrewRun, vessel: Vessel): Facts {
 
 function stageFact(stage: Stage, run: BrewRun, index: number, vessel: Vessel): StageFact[] {
   const time = run.stages[index];
-  const segment = run.history.segments[run.stages.slice(0, index).filter((s) => s.endMin > s.startMin).length];
-  if (!time || !segment || time.endMin <= time.startMin) return [];
+  if (!time || time.endMin <= time.startMin) return [];
   const minutes = time.endMin - time.startMin;
+  const [startC, endC] = [tempAt(run.history, time.startMin), tempAt(run.history, time.endMin)];
   const word = { vessel: MATERIAL_WORD[vessel.material], lid: stage.lid };
   switch (stage.kind) {
     case 'heat':
       // On the way up nothing is held: the boil counts by what it reaches.
-      return [{ kind: 'boil', temp_c: endC(segment), minutes: 0, ...word }];
+      return [{ kind: 'boil', temp_c: endC, minutes: 0, ...word }];
     case 'hold':
-      return [{ kind: 'decoct', temp_c: startC(segment), minutes, ...word }];
+      return [{ kind: 'decoct', temp_c: startC, minutes, ...word }];
     case 'steep':
-      if (stage.place === 'fridge') return [{ kind: 'cold_steep', temp_c: startC(segment), minutes, ...word }];
-      return offHeatFacts(segment, minutes, word);
+      if (stage.place === 'fridge') return [{ kind: 'cold_steep', temp_c: startC, minutes, ...word }];
+      return offHeatFacts(run, time, { startC, endC }, word);
     case 'strain':
       return [];
   }
 }
 
 /** An off-heat steep that goes on below 60 °C is a warm steep from then on, and counts as one. */
-function offHeatFacts(segment: Segment, minutes: number, word: Pick<StageFact, 'vessel' | 'lid'>): StageFact[] {
-  const warmFrom = firstReaches({ segments: [segment], minutes }, 60);
-  const hot: StageFact = { kind: 'hot_steep', temp_c: startC(segment), minutes: warmFrom ?? minutes, ...word };
-  if (warmFrom === undefined || warmFrom >= minutes) return [hot];
-  return [hot, { kind: 'room_steep', temp_c: Math.min(endC(segment), 59.9), minutes: minutes - warmFrom, ...word }];
+function offHeatFacts(
+  run: BrewRun,
+  { startMin, endMin }: { startMin: number; endMin: number },
+  { startC, endC }: { startC: number; endC: number },
+  word: Pick<StageFact, 'vessel' | 'lid'>,
+): StageFact[] {
+  const warmFrom = startC <= 60 ? startMin : Math.min(endMin, firstReaches(run.history, 60, startMin) ?? endMin);
+  const hot: StageFact = { kind: 'hot_steep', temp_c: startC, minutes: warmFrom - startMin, ...word };
+  if (warmFrom >= endMin) return [hot];
+  return [hot, { kind: 'room_steep', temp_c: Math.min(endC, 59.9), minutes: endMin - warmFrom, ...word }];
 }
 
 const audienceFacts = (audience: Audience): NonNullable<Facts['audience']> => ({

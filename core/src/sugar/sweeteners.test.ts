@@ -13,7 +13,7 @@ describe('sweeteners', () => {
   it('100 g of honey sweeten as 91.2 g of sugar', () =>
     expect(sucroseEquivalentG(100, SWEETENERS.honey)).toBeCloseTo(91.2, 1));
   it('go there and back', () => {
-    for (const s of Object.values(SWEETENERS) as Sweetener[]) {
+    for (const s of Object.values<Sweetener>(SWEETENERS)) {
       const mass = sweetenerForSucroseG({ sucroseG: 80, solids: s.solids, sweetness: s.sweetness.value });
       expect(sucroseEquivalentG(mass, s)).toBeCloseTo(80, 9);
       expect(s.gPerCup).toBeGreaterThan(0);

@@ -1,0 +1,56 @@
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import type { BrewWay, Lid } from '../drink/drink';
+import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { tempAt } from '../heat/temperatureHistory';
+import { weightedStrength } from '../liquid/strength';
+import { runBrew, type BrewRun } from './brewRun';
+
+const hot = ROSELLE_COOLER.brew.ways[0]!;
+const vessel = DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-3')!;
+const run = (change: Partial<BrewWay>): BrewRun =>
+  runBrew({ way: { ...hot, ...change }, scale: 1, vessel, kitchen: DEFAULT_KITCHEN });
+const withLid = (lid: Lid): BrewRun => run({ stages: hot.stages.map((s) => (s.kind === 'steep' ? { ...s, lid } : s)) });
+const simmered = (lid: Lid): BrewRun =>
+  run({
+    stages: [
+      hot.stages[0]!,
+      { id: 'simmer', kind: 'hold', minutes: 20, lid, agitation: 'boiling' },
+      ...hot.stages.slice(1),
+    ],
+  });
+
+describe('a brew with the lid off', () => {
+  it('cools faster and loses more water than with it on', () => {
+    const [open, closed] = [withLid('open'), withLid('closed')];
+    expect(tempAt(open.history, open.endMin)).toBeLessThan(tempAt(closed.history, closed.endMin) - 5);
+    expect(open.ledger.steamMl).toBeGreaterThan(2 * closed.ledger.steamMl);
+    expect(open.ledger.outMl).toBeLessThan(closed.ledger.outMl);
+  });
+
+  it('boils away near 20 g a minute from this pot, and hardly anything under a lid', () => {
+    const extra = (lid: Lid): number => simmered(lid).ledger.steamMl - withLid('closed').ledger.steamMl;
+    expect(extra('open') / 20).toBeGreaterThan(12);
+    expect(extra('open') / 20).toBeLessThan(30);
+    expect(extra('closed') / 20).toBeLessThan(2);
+  });
+
+  it('comes out smaller and stronger for having boiled', () => {
+    expect(simmered('open').ledger.outMl).toBeLessThan(simmered('closed').ledger.outMl - 250);
+    expect(weightedStrength(simmered('open').concentrate)).toBeGreaterThan(
+      weightedStrength(simmered('closed').concentrate),
+    );
+  });
+
+  it('keeps its ledger closed', () => {
+    for (const { ledger: l } of [withLid('open'), simmered('open')]) {
+      expect(l.waterMl + l.dissolvedMl - l.steamMl - l.heldMl + l.pressedMl - l.clingingMl).toBeCloseTo(l.outMl, 6);
+    }
+  });
+});
+
+describe('a plant that leaves early', () => {
+  it('gives less than one that stays', () => {
+    const early = run({ ingredients: hot.ingredients.map((i) => ({ ...i, leaves: { stageId: 'steep', atMin: 2 } })) });
+    expect(weightedStrength(early.concentrate)).toBeLessThan(weightedStrength(withLid('closed').concentrate));
+  });
+});
