@@ -14,7 +14,7 @@ export {
   type KitchenMeasure,
 } from './quantity/kitchenMeasures';
 
-export { botanicalBySlug, botanicals, type Botanical } from './reference/botanicals';
+export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
 export { ROSELLE_COOLER } from './drink/roselleCooler';
 export { DEFAULT_KITCHEN } from './drink/defaultKitchen';
 export {
@@ -132,3 +132,4 @@ export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
 export { EXTRACTION_CLASSES } from './extraction/extractionClass';
 export { glassOverIce, iceInDrink } from './heat/ice';
+export { jugForGlass, pourGlass, type Glass, type JugForGlass } from './plan/glass';

@@ -40,9 +40,7 @@ async function listenOnFreePort(app: NestExpressApplication, host: string): Prom
     }
     console.log(`Port ${port} is taken by another program; trying ${port + 1}.`);
   }
-  throw new Error(
-    `No free port between ${firstPort} and ${firstPort + PORTS_TRIED - 1}. Set PORT to another one.`,
-  );
+  throw new Error(`No free port between ${firstPort} and ${firstPort + PORTS_TRIED - 1}. Set PORT to another one.`);
 }
 
 function isFree(port: number, host: string): Promise<boolean> {

@@ -1,5 +1,14 @@
 import { glassOverIce } from '../heat/ice';
-import { apparentBrix, massG, portionOfVolume, pourTogether, waterOf, type Liquid } from '../liquid/liquid';
+import {
+  apparentBrix,
+  massG,
+  portionOfVolume,
+  pourTogether,
+  syrupOf,
+  volumeMl,
+  waterOf,
+  type Liquid,
+} from '../liquid/liquid';
 import type { Kitchen, Serve } from '../drink/drink';
 
 export type Glass = {
@@ -43,3 +52,26 @@ export function pourGlass(
 /** Ice for a glass of another size, in proportion to the recipe's; none if it is not served over ice. */
 export const iceFor = (serve: Serve, glassMl: number, iced: boolean): number =>
   iced ? (serve.iceG * glassMl) / serve.glassMl : 0;
+
+/** What the jug must be for the glass to be right: the poured volume, and strength and sugar raised by what ice will thin. */
+export type JugForGlass = { volumeMl: number; strengthX: number; sugarGPerL: number; thinning: number };
+
+/**
+ * From the glass to the jug. The melt hardly depends on what is dissolved, so a syrup of the wanted sweetness stands in for the
+ * drink that is not there yet.
+ */
+export function jugForGlass(
+  wanted: { volumeMl: number; glassMl: number; iceG: number; strengthX: number; sugarGPerL: number },
+  kitchen: Kitchen,
+  rightAtMin: number,
+): JugForGlass {
+  const gPerMl = wanted.sugarGPerL / 1000;
+  const stand = syrupOf({ sugarG: gPerMl * wanted.glassMl, waterG: wanted.glassMl * (1 - 0.62 * gPerMl) });
+  const { thinning } = pourGlass(stand, { glassMl: volumeMl(stand), iceG: wanted.iceG }, kitchen, rightAtMin);
+  return {
+    volumeMl: wanted.volumeMl,
+    strengthX: wanted.strengthX * thinning,
+    sugarGPerL: wanted.sugarGPerL * thinning,
+    thinning,
+  };
+}

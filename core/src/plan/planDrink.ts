@@ -29,7 +29,7 @@ import type { Vessel } from '../heat/vessel';
 import { portionOfVolume, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { colourOf, weightedStrength } from '../liquid/strength';
 import { planCooling, type CoolingPlan } from './coolingPlan';
-import { iceFor, pourGlass, type Glass } from './glass';
+import { iceFor, jugForGlass, pourGlass, type Glass } from './glass';
 import { bookStandard } from './houseStandard';
 import { planBrews } from './planBrews';
 import { figuresOf, mixJug, type Jug, type JugFigures, type JugWanted } from './mixJug';
@@ -135,27 +135,9 @@ class BrewSolver {
     this.standard = bookStandard(drink);
     this.way = withSteep(wayOf(drink, target.wayId)!, target.steepMin);
     this.iceG = iceFor(drink.serve, target.glassMl, target.iced);
-    this.jugWanted = this.wantedOfJug();
-  }
-
-  /** The jug is stronger and sweeter than the glass by what the ice will thin it. */
-  private wantedOfJug(): JugWanted {
-    const { target, drink, kitchen } = this;
-    // The melt hardly depends on what is dissolved; a syrup of the wanted sweetness stands in for the drink.
-    const gPerMl = target.sugarGPerL / 1000;
-    const stand = syrupOf({ sugarG: gPerMl * target.glassMl, waterG: target.glassMl * (1 - 0.62 * gPerMl) });
-    const { thinning } = pourGlass(
-      stand,
-      { glassMl: volumeMl(stand), iceG: this.iceG },
-      kitchen,
-      drink.serve.rightAtMin,
-    );
-    return {
-      volumeMl: target.litres * 1000,
-      strengthX: target.strengthX * thinning,
-      sugarGPerL: target.sugarGPerL * thinning,
-      standard: this.standard,
-    };
+    const wanted = { ...target, volumeMl: target.litres * 1000, iceG: this.iceG };
+    const { volumeMl: jugMl, strengthX, sugarGPerL } = jugForGlass(wanted, kitchen, drink.serve.rightAtMin);
+    this.jugWanted = { volumeMl: jugMl, strengthX, sugarGPerL, standard: this.standard };
   }
 
   solve(): Solved | NoPlan {

@@ -123,3 +123,10 @@ export function botanicalBySlug(slug: string): Botanical {
 
 /** Pleasant solids besides its own sugar and acid: what counts as strength, g/g at full extraction. */
 export const netBodyMax = (b: Botanical): number => b.bodyMax - b.sugar - b.citricEq;
+
+/**
+ * Fresh for dried: grams of the other form that stand for these. The table's ratio is of weights; what a fresh plant lacks in
+ * keeping it may have in aroma, so taste decides.
+ */
+export const freshForDriedG = (driedG: number, b: Pick<Botanical, 'freshToDry'>): number => driedG * b.freshToDry;
+export const driedForFreshG = (freshG: number, b: Pick<Botanical, 'freshToDry'>): number => freshG / b.freshToDry;
