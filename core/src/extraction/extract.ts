@@ -3,6 +3,7 @@ import type { TemperatureHistory } from '../heat/temperatureHistory';
 import { tempAt } from '../heat/temperatureHistory';
 import { lastAsked, type Recall } from '../quantity/lastAsked';
 import { equivalentUpTo, historyNodes } from './arrhenius';
+import { extractionPaceInSyrup } from './paceInSyrup';
 import {
   EXTRACTION_CLASSES,
   HEAT_ONLY_EA,
@@ -25,6 +26,8 @@ export type Addition = {
   leavesMin?: number;
   /** factor on the rate: how it is moved, how finely it is cut, what this lot is like */
   rateScale: number;
+  /** °Bx of the syrup it steeps in; water if left out */
+  inSyrupBrix?: number;
 };
 
 export type Extents = { body: number; harsh: number };
@@ -70,13 +73,20 @@ export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Ex
   const from = addition.entersMin + wetOutMinutes(cls, tempAt(clocks.history, addition.entersMin));
   if (until <= from) return { body: 0, harsh: 0 };
   const between = (ea: number): number => clocks.equivalentMinutes(ea, until) - clocks.equivalentMinutes(ea, from);
+  const pace = paceOf(clocks, addition);
   const family = (rate: FamilyRate): number =>
     extent(
-      { k95PerMin: rate.k95PerMin * addition.rateScale, coldShare: rate.coldShare },
+      { k95PerMin: rate.k95PerMin * pace, coldShare: rate.coldShare },
       between(rate.eaKJPerMol),
       rate.coldShare < 1 ? between(Math.max(HEAT_ONLY_EA, rate.eaKJPerMol)) : 0,
     );
   return { body: family(cls.body), harsh: family(cls.harsh) };
+}
+
+/** Rate against still-standing reference, slowed by thick syrup as it is when the plant goes in. */
+function paceOf({ history }: Clocks, { rateScale, inSyrupBrix, entersMin }: Addition): number {
+  if (inSyrupBrix === undefined) return rateScale;
+  return rateScale * extractionPaceInSyrup(inSyrupBrix, Math.min(100, tempAt(history, entersMin)));
 }
 
 function wetOutMinutes(cls: ExtractionClass, tempC: number): number {

@@ -104,6 +104,23 @@ describe('extraction', () => {
     expect(cold.harsh).toBeLessThan(hot.harsh);
   });
 
+  it('is slower in thick syrup than in water, and the same in thin', () => {
+    const clocks = clocksOf(temperatureHistory([hold(30, 60)]));
+    const at = (inSyrupBrix?: number): number =>
+      extentsAt(
+        clocks,
+        {
+          extractionClass: 'hard_spice',
+          entersMin: 0,
+          rateScale: 1,
+          ...(inSyrupBrix === undefined ? {} : { inSyrupBrix }),
+        },
+        30,
+      ).body;
+    expect(at(65)).toBeLessThan(at() / 2);
+    expect(at(30)).toBe(at());
+  });
+
   it('counts an addition only while it is in', () => {
     const clocks = clocksOf(temperatureHistory([hold(30, 90)]));
     const spice = { extractionClass: 'hard_spice', entersMin: 10, leavesMin: 20, rateScale: 1 } as const;

@@ -1,6 +1,7 @@
 import { aPlan } from '../testing/aBatch';
 import { totalOf, volumeMl } from '../liquid/liquid';
-import { extractionPaceInSyrup, syrupForYield, syrupFromLiquor } from '../sugar/infusedSyrup';
+import { extractionPaceInSyrup } from '../extraction/paceInSyrup';
+import { syrupForYield, syrupFromLiquor } from '../sugar/infusedSyrup';
 import { FINISHING, type FinishingThing } from './finishing';
 import { FRUITS, fruitYield, type Fruit } from './fruit';
 

@@ -1,7 +1,5 @@
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { addSugar, apparentBrix, volumeMl, type Liquid } from '../liquid/liquid';
-import { sucroseViscosity } from './sucroseSolution';
-import type { WarningSink } from '../quantity/errors';
 
 export type InfusedSyrup = { liquid: Liquid; sugarG: number; brix: number; volumeMl: number };
 
@@ -26,13 +24,4 @@ export function syrupFromLiquor(liquor: Liquid, brix: number, kind = 'white_suga
 function withSugar(liquor: Liquid, sugarG: number, kind: string): InfusedSyrup {
   const liquid = addSugar(liquor, sugarG, kind);
   return { liquid, sugarG, brix: apparentBrix(liquid), volumeMl: volumeMl(liquid) };
-}
-
-/** Slowest that thick syrup makes an extraction, as a share of its pace in water. House estimate. */
-const SLOWEST = 0.05;
-
-/** Pace of extraction in syrup above 50 °Bx against water: what diffuses does so through thicker liquid. */
-export function extractionPaceInSyrup(brix: number, tempC: number, warn?: WarningSink): number {
-  if (brix <= 50) return 1;
-  return Math.max(SLOWEST, sucroseViscosity(0, tempC, warn) / sucroseViscosity(brix, tempC, warn));
 }
