@@ -22,7 +22,7 @@ export function VesselLine({ plan }: { plan: Plan }): ReactNode {
               <span className="text-muted">{i + 1}</span> {step.title}
             </h3>
             {step.lines.map((line) => (
-              <p key={line.text} className="text-[0.92rem] leading-snug text-muted">
+              <p key={line.text} className="text-[0.92rem] leading-6 text-muted">
                 <Words plan={plan} line={line} />
               </p>
             ))}

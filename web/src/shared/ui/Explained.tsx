@@ -6,7 +6,7 @@ import type { Explanation } from '@steepsis/core';
 export function Explained({ what, children }: { what: () => Explanation; children: ReactNode }): ReactNode {
   return (
     <Popover.Root>
-      <Popover.Trigger className="cursor-help text-left underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid">
+      <Popover.Trigger className="inline-block min-h-6 cursor-help text-left leading-6 underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid pointer-coarse:min-h-11 pointer-coarse:py-2.5">
         {children}
       </Popover.Trigger>
       <Popover.Portal>

@@ -11,9 +11,9 @@ import {
   type BatchEvent,
   type BatchEventBody,
 } from '@steepsis/core';
-import { Component as KeepPage } from '../keep/KeepPage';
-import { Component as MixPage } from './MixPage';
-import { Component as TastePage } from '../taste/TastePage';
+import { Component as KeepPage } from '@/features/keep/KeepPage';
+import { Component as MixPage } from '@/features/mix/MixPage';
+import { Component as TastePage } from '@/features/taste/TastePage';
 
 const result = planDrink(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN);
 if (result.kind !== 'plan') throw new Error(result.message);
