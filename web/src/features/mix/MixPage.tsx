@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import {
   colourIn,
   concentrateOf,
+  figuresOf,
   mixJug,
   plannedSyrup,
   roundTo,
@@ -90,7 +91,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={`Mix: ${plan.drink.name}`}
-      note={`${f.volume(batch.measuredVolumeMl!)} of concentrate came out where ${f.volume(plan.promised.concentrateMl)} was expected; it is ${f.strength(wantedX(concentrate, wanted))}.`}
+      note={`${f.volume(batch.measuredVolumeMl!)} of concentrate came out where ${f.volume(plan.promised.concentrateMl)} was expected; it is ${f.strength(figuresOf(concentrate, wanted.standard).strengthX)}.`}
       actions={
         <>
           <Button onClick={bottle} disabled={say.isPending}>
@@ -155,10 +156,6 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
     </Page>
   );
 }
-
-const wantedX = (concentrate: OnHand['concentrate'], wanted: JugWanted): number =>
-  mixJug({ concentrate, syrup: concentrate }, { ...wanted, strengthX: 1e6, volumeMl: volumeMl(concentrate) }).figures
-    .strengthX;
 
 function Pours({ jug, onHand }: { jug: Jug; onHand: OnHand }): ReactNode {
   const rows: [string, number, string][] = [
