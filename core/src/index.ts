@@ -15,28 +15,60 @@ export {
 } from './quantity/kitchenMeasures';
 
 export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
-export { ROSELLE_COOLER } from './drink/roselleCooler';
+export { BOOK } from './drink/book';
+export { ROSELLE_COOLER } from './drink/book/roselleCooler';
+export { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from './drink/book/teas';
+export { BUTTERFLY_PEA_LIME, LINDEN_PEAR_SYRUP } from './drink/book/flowers';
 export { DEFAULT_KITCHEN } from './drink/defaultKitchen';
 export {
   AUDIENCE_FLAGS,
-  steepOf,
+  ACID_RANGE,
+  afterStraining,
+  brewOf,
+  choiceFor,
+  isSyrup,
+  mainStageOf,
   TARGET_RANGES,
   wayOf,
+  withSteep,
+  writtenMinutes,
   type Audience,
   type AudienceFlag,
+  type Brew,
+  type BrewIngredient,
   type BrewWay,
   type Drink,
   type Kitchen,
+  type MixLine,
+  type MixSource,
   type PlanTarget,
   type Stage,
+  type StageKind,
+  type WayChoice,
 } from './drink/drink';
 
 export { heightCm, levelCm, type Vessel } from './heat/vessel';
-export { planDrink, colourIn, type NoPlan, type Plan, type PlanResult } from './plan/planDrink';
+export {
+  choiceOf,
+  colourIn,
+  leafOf,
+  ledgerOf,
+  planDrink,
+  plannedJugMl,
+  type NoPlan,
+  type Plan,
+  type PlannedBrew,
+  type PlannedLeaf,
+  type PlannedSyrup,
+  type PlanResult,
+} from './plan/planDrink';
+export { readDrink, type DrinkV1 } from './drink/upgrade';
+export { readEvents, type StoredEvent } from './batch/readEvent';
 export {
   figuresOf,
   jugOf,
   mixJug,
+  mixTotalMl,
   shortFall,
   waterToThinMl,
   type Jug,
@@ -44,33 +76,48 @@ export {
   type JugWanted,
   type MixVolumes,
   type OnHand,
+  type OnHandPart,
+  type Wish,
   type ShortFall,
 } from './plan/mixJug';
 export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
-export { NO_LIQUID, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
+export { abvOf, NO_LIQUID, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
 export { strengthShares } from './liquid/strength';
 
 export {
   batchAfter,
+  brewLines,
+  brewState,
   concentrateOf,
-  plannedSyrup,
+  frozenBrew,
+  JUG,
+  jugWantedOf,
+  nameOf,
+  onHandOf,
+  plannedMl,
   runningStage,
   standardOf,
+  sweetenerOf,
+  timedStages,
   vesselOf,
   type Batch,
+  type BrewState,
   type Phase,
   type Tasting,
 } from './batch/batch';
 export { curveOfBatch, expectedVolumeMl, progressAt, type Progress } from './batch/progress';
-export { decide, type Decision, type RefusalReason } from './batch/decide';
+export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { freezePlan } from './batch/freeze';
 export {
   CORE_VERSION,
+  EVENT_VERSION,
+  type Acknowledged,
   type BatchEvent,
   type BatchEventBody,
   type BatchEventType,
+  type FrozenBrew,
   type FrozenPlan,
   type MeasuredBy,
   type ServedState,
@@ -99,7 +146,7 @@ export { explain, type Explanation, type FigureId } from './explain/explainPlan'
 export { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid, type JugGoal } from './plan/planBrews';
 export { useUp, type UseUp } from './plan/useUp';
 export { compareWays, type WayColumn } from './plan/compareWays';
-export { planUncertainty, type PlanUncertainty } from './uncertainty/planUncertainty';
+export { planUncertainty, uncertaintyOf, type PlanUncertainty } from './uncertainty/planUncertainty';
 export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
 export { whatBinds, type Relaxation } from './blend/whatBinds';
 export { addOnlyFix, type Fix } from './blend/addOnlyFix';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { liquorColour } from './colour/liquorColour';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
-import { ROSELLE_COOLER } from './drink/roselleCooler';
+import { ROSELLE_COOLER } from './drink/book/roselleCooler';
 import { openCooling } from './heat/heating';
 import { iceInDrink } from './heat/ice';
 import {
@@ -30,7 +30,7 @@ import { aPlan } from './testing/aBatch';
 
 const number = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 const anything = fc.oneof(fc.double(), fc.constantFrom(NaN, Infinity, -Infinity, -1, 0, 1e300));
-const brewed = aPlan().run.concentrate;
+const brewed = aPlan().brews[0].concentrate;
 // Up to 60 °Bx: the density of sugar solutions is stated to 80.
 const aLiquid: fc.Arbitrary<Liquid> = fc
   .tuple(number(0.001, 2), number(0, 1.5), number(1, 2000))
@@ -85,22 +85,26 @@ describe('sugar and acid through a whole plan', () => {
       fc.property(number(500, 2200), number(20, 120), (volume, sugarGPerL) => {
         const syrup = syrupOf(massesForSyrup({ volumeMl: 800, brix: 50 }));
         const jug = mixJug(
-          { concentrate: brewed, syrup },
+          [
+            { id: 'concentrate', liquid: brewed },
+            { id: 'syrup', liquid: syrup },
+            { id: 'water', liquid: waterOf(1), endless: true },
+          ],
           { volumeMl: volume, strengthX: 1, sugarGPerL, standard: aPlan().standard },
         );
         const from = (l: Liquid, ml: number): number => (totalOf(l.sugarG) * ml) / volumeMl(l);
         expect(totalOf(jug.liquid.sugarG)).toBeCloseTo(
-          from(brewed, jug.mix.concentrateMl) + from(syrup, jug.mix.syrupMl),
+          from(brewed, jug.mix['concentrate']!) + from(syrup, jug.mix['syrup']!),
           6,
         );
-        expect(jug.liquid.acidG).toBeCloseTo((brewed.acidG * jug.mix.concentrateMl) / volumeMl(brewed), 6);
+        expect(jug.liquid.acidG).toBeCloseTo((brewed.acidG * jug.mix['concentrate']!) / volumeMl(brewed), 6);
       }),
       { seed: 74, numRuns: 30 },
     );
   });
 
   it('come back when a plan is scaled up and down again', () => {
-    const way = ROSELLE_COOLER.brew.ways[0]!;
+    const way = ROSELLE_COOLER.brews[0].ways[0]!;
     const concentrate = (volume: number): number => {
       const plan = planBrews({
         brews: [{ id: 'b', way }],

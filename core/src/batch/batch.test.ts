@@ -11,23 +11,24 @@ import { curveOfBatch, progressAt } from './progress';
 
 const MIX: BatchEventBody = {
   type: 'mixed',
-  mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 950 },
-  syrupHadMl: 310,
+  mix: { concentrate: 1130, syrup: 310, water: 950 },
+  hadMl: { syrup: 310 },
   sugarAddedG: 0,
 };
+const BREW = 'concentrate';
 const at = (minutes: number): number => Date.parse(minutesIn(minutes));
 
 describe('a batch as the fold of its events', () => {
   it('heats, steeps, is strained, measured, mixed', () => {
-    expect(runningStage(aBatch())?.stageId).toBe('heat');
-    expect(runningStage(aBatch(MEASURED.slice(0, 1)))?.stageId).toBe('steep');
+    expect(runningStage(aBatch(), BREW)?.stageId).toBe('heat');
+    expect(runningStage(aBatch(MEASURED.slice(0, 1)), BREW)?.stageId).toBe('steep');
     expect(aBatch(MEASURED.slice(0, 2)).phase).toBe('strained');
     expect(aBatch(MEASURED).phase).toBe('measured');
     expect(aBatch([...MEASURED, [30, MIX]]).phase).toBe('put-away');
   });
 
   it('takes the times from the events, not from the plan', () =>
-    expect(actualMinutes(aBatch(MEASURED))).toEqual({ heat: 7, steep: 15 }));
+    expect(actualMinutes(aBatch(MEASURED), BREW)).toEqual({ heat: 7, steep: 15 }));
 
   it('is the same whatever order its events arrive in', () => {
     const events = eventsOf([...MEASURED, [30, MIX], [200, { type: 'poured', vesselId: 'jug', ml: 300 }]]);
@@ -44,7 +45,7 @@ describe('a batch as the fold of its events', () => {
   it('forgets what was undone', () => {
     const undone = aBatch([...MEASURED, [28, { type: 'undone', eventId: 'e3' }]]);
     expect(undone.phase).toBe('strained');
-    expect(undone.measuredVolumeMl).toBeUndefined();
+    expect(undone.brews[0]!.measuredVolumeMl).toBeUndefined();
   });
 
   it('has no state without a start', () => expect(() => batchAfter([])).toThrow('events must be a list with a start'));
@@ -54,9 +55,10 @@ describe('a batch as the fold of its events', () => {
       weightedStrength(
         runOfBatch(
           aBatch([
-            [7, { type: 'stage-ended', stageId: 'heat' }],
-            [7 + minutes, { type: 'stage-ended', stageId: 'steep' }],
+            [7, { type: 'stage-ended', brewId: BREW, stageId: 'heat' }],
+            [7 + minutes, { type: 'stage-ended', brewId: BREW, stageId: 'steep' }],
           ]),
+          BREW,
         ).concentrate,
       );
     expect(pulledAt(25)).toBeGreaterThan(pulledAt(15));
@@ -65,8 +67,8 @@ describe('a batch as the fold of its events', () => {
 });
 
 describe('a measured volume', () => {
-  const run = aPlan().run;
-  it('is what is on hand then', () => expect(volumeMl(concentrateOf(aBatch(MEASURED)))).toBeCloseTo(1130, 3));
+  const run = aPlan().brews[0].run;
+  it('is what is on hand then', () => expect(volumeMl(concentrateOf(aBatch(MEASURED), BREW))).toBeCloseTo(1130, 3));
   it('a low one makes it a little stronger, for part of the gap is steam', () => {
     const [low, expected] = [correctForVolume(run, 1000), run.concentrate];
     expect(weightedStrength(low)).toBeGreaterThan(weightedStrength(expected));
@@ -82,21 +84,21 @@ describe('a measured volume', () => {
 
 describe('progress of a running batch', () => {
   it('counts up while it heats, by the clock it is given', () => {
-    expect(progressAt(aBatch(), at(3))).toMatchObject({ stageId: 'heat', kind: 'heat', elapsedMin: 3 });
+    expect(progressAt(aBatch(), BREW, at(3))).toMatchObject({ stageId: 'heat', kind: 'heat', elapsedMin: 3 });
   });
   it('counts down to the pull and on past it', () => {
     const steeping = aBatch(MEASURED.slice(0, 1));
-    expect(progressAt(steeping, at(17))).toMatchObject({ kind: 'steep', elapsedMin: 10, leftMin: 5 });
-    const late = progressAt(steeping, at(40))!;
+    expect(progressAt(steeping, BREW, at(17))).toMatchObject({ kind: 'steep', elapsedMin: 10, leftMin: 5 });
+    const late = progressAt(steeping, BREW, at(40))!;
     expect(late.leftMin).toBeCloseTo(-18);
     expect(late.strengthX).toBeGreaterThan(late.plannedX);
   });
   it('would make the planned glass at its planned time', () => {
     const steeping = aBatch(MEASURED.slice(0, 1));
-    expect(progressAt(steeping, at(22))!.strengthX).toBeCloseTo(1, 1);
-    expect(curveOfBatch(steeping).window).toBeDefined();
+    expect(progressAt(steeping, BREW, at(22))!.strengthX).toBeCloseTo(1, 1);
+    expect(curveOfBatch(steeping, BREW)!.window).toBeDefined();
   });
-  it('has nothing to say when nothing runs', () => expect(progressAt(aBatch(MEASURED), at(60))).toBeUndefined());
+  it('has nothing to say when nothing runs', () => expect(progressAt(aBatch(MEASURED), BREW, at(60))).toBeUndefined());
 });
 
 describe('what may happen to a batch', () => {
@@ -106,7 +108,7 @@ describe('what may happen to a batch', () => {
   };
 
   it('refuses a pull before its stage', () => {
-    expect(decided([], { type: 'stage-ended', stageId: 'steep' })).toBe(
+    expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'steep' })).toBe(
       'stage-not-running: steep is not running, so it cannot end. The stage that runs is heat.',
     );
   });
@@ -114,25 +116,27 @@ describe('what may happen to a batch', () => {
     expect(decided([], { type: 'started', plan: aBatch().plan })).toBe(
       'already-started: This batch has been started already.',
     );
-    expect(decided([], { type: 'stage-ended', stageId: 'fly' })).toBe(
+    expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'fly' })).toBe(
       'unknown-stage: One of heat, steep is accepted, not "fly".',
     );
-    expect(decided([], { type: 'stage-ended', stageId: 'heat' }, -5)).toBe(
+    expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'heat' }, -5)).toBe(
       `too-early: A time at or after the start, ${START}, is accepted.`,
     );
   });
   it('refuses to measure, mix or taste too soon', () => {
-    expect(decided([], { type: 'measured', what: 'volume', value: 1000, method: 'jug' })).toContain('not-strained-yet');
+    expect(decided([], { type: 'measured', what: 'volume', brewId: BREW, value: 1000, method: 'jug' })).toContain(
+      'not-strained-yet',
+    );
     expect(decided(MEASURED.slice(0, 2), MIX)).toContain('not-measured-yet');
     expect(
       decided([], { type: 'tasted', state: 'iced', verdict: { strength: 0, harsh: 0, sweet: 0, tart: 0 } }),
     ).toContain('nothing-to-taste');
   });
   it('refuses more than went in, and more than there is', () => {
-    expect(decided(MEASURED.slice(0, 2), { type: 'measured', what: 'volume', value: 5000, method: 'jug' })).toBe(
-      'unbelievable-volume: 5000 ml is more than went into the pot. Up to 1430 ml is accepted.',
-    );
-    expect(decided(MEASURED, { ...MIX, mix: { concentrateMl: 1200, syrupMl: 310, waterMl: 900 } })).toBe(
+    expect(
+      decided(MEASURED.slice(0, 2), { type: 'measured', what: 'volume', brewId: BREW, value: 5000, method: 'jug' }),
+    ).toBe('unbelievable-volume: 5000 ml is more than went into the pot. Up to 1430 ml is accepted.');
+    expect(decided(MEASURED, { ...MIX, mix: { concentrate: 1200, syrup: 310, water: 900 } })).toBe(
       'more-than-there-is: Up to 1130 ml of concentrate is there, not 1200 ml.',
     );
     expect(decided([...MEASURED, [30, MIX]], { type: 'poured', vesselId: 'jug', ml: 9000 })).toContain(
@@ -158,7 +162,7 @@ describe('what may happen to a batch', () => {
 });
 
 describe('the shelf', () => {
-  const mixed: Told[] = [...MEASURED, [30, { ...MIX, mix: { concentrateMl: 1000, syrupMl: 280, waterMl: 850 } }]];
+  const mixed: Told[] = [...MEASURED, [30, { ...MIX, mix: { concentrate: 1000, syrup: 280, water: 850 } }]];
 
   it('holds the jug and what was left of the concentrate, which says how to dilute it', () => {
     const items = shelfItemsOf(aBatch(mixed), at(60));

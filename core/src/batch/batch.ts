@@ -2,43 +2,47 @@ import { runBrew, type BrewRun } from '../brew/brewRun';
 import type { Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import type { Vessel } from '../heat/vessel';
+import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Verdict } from './batchEvent';
 import { correctForVolume } from './correctForVolume';
-import type { BatchEvent, FrozenPlan, ServedState, Verdict } from './batchEvent';
-import {
-  massG,
-  NO_LIQUID,
-  portionOf,
-  portionOfVolume,
-  addSugar,
-  syrupOf,
-  volumeMl,
-  type Liquid,
-} from '../liquid/liquid';
-import { jugOf, type MixVolumes } from '../plan/mixJug';
-import { massesForSyrup } from '../sugar/syrup';
+import { addSugar, massG, portionOf, portionOfVolume, volumeMl, type Liquid } from '../liquid/liquid';
+import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
 import type { PhReading } from '../keeping/keepingWindow';
 import { pourGlass, iceFor } from '../plan/glass';
-import { bookStandard } from '../plan/houseStandard';
+import { atGlassOf, bookStandard, fixedPerLitreMl } from '../plan/houseStandard';
+import { isEndless, lineLiquid } from '../plan/mixLines';
 
 // The state of a batch is a fold over its events.
 // 1. Same events, same state: nothing reads a clock. 2. An undone event counts as if it had never been.
 // 3. Events fold by time, then by sequence. 4. Nothing is poured that is not there.
 
+/** The least advanced brew decides: a batch runs while any of its brews does. */
 export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarded';
 
 export type StageRecord = { stageId: string; kind: Stage['kind']; startedAt: string; endedAt: string | undefined };
 export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
-export type StoredVessel = { id: 'jug' | 'concentrate'; name: string; liquid: Liquid; filledAt: string };
+/** The jug, or a brew that was bottled or left over, by the part of the mix it is. */
+export type StoredVessel = { id: string; name: string; liquid: Liquid; filledAt: string };
+
+/** The jug's id among stored vessels. */
+export const JUG = 'jug';
+
+export type BrewState = {
+  brewId: string;
+  startedAt: string | undefined;
+  stages: readonly StageRecord[];
+  /** when the liquor was off the plants and all was done to it */
+  doneAt: string | undefined;
+  measuredVolumeMl: number | undefined;
+};
 
 export type Batch = {
   id: string;
   plan: FrozenPlan;
   startedAt: string;
   phase: Phase;
-  stages: readonly StageRecord[];
-  /** when the liquor was strained off the plants */
+  brews: readonly BrewState[];
+  /** when the last brew was done */
   strainedAt: string | undefined;
-  measuredVolumeMl: number | undefined;
   ph: PhReading | undefined;
   mix: MixVolumes | undefined;
   /** the jug as it was mixed, before anything was poured from it */
@@ -64,9 +68,8 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     plan: first.plan,
     startedAt: first.at,
     phase: 'running',
-    stages: stagesAtStart(first.plan, first.at),
+    brews: first.plan.brews.map((b, i) => (i === 0 ? startedBrew(b, first.at) : waitingBrew(b))),
     strainedAt: undefined,
-    measuredVolumeMl: undefined,
     ph: undefined,
     mix: undefined,
     jug: undefined,
@@ -85,11 +88,13 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'started':
     case 'undone':
       return batch;
+    case 'brew-started':
+      return withBrew(batch, event.brewId, () => startedBrew(frozenBrew(batch.plan, event.brewId), event.at));
     case 'stage-ended':
-      return endStage(batch, event.stageId, event.at);
+      return withBrew(batch, event.brewId, (b) => endStage(batch.plan, b, event.stageId, event.at));
     case 'measured':
       return event.what === 'volume'
-        ? { ...batch, measuredVolumeMl: event.value, phase: batch.phase === 'strained' ? 'measured' : batch.phase }
+        ? withBrew(batch, event.brewId, (b) => ({ ...b, measuredVolumeMl: event.value }))
         : {
             ...batch,
             ph: {
@@ -103,7 +108,9 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
       return {
         ...batch,
         phase: 'put-away',
-        vessels: [vessel('concentrate', 'concentrate', concentrateOf(batch), event.at)],
+        vessels: brewLines(batch.plan).map(({ lineId, brewId }) =>
+          vessel(lineId, nameOf(batch.plan, brewId), concentrateOf(batch, brewId), event.at),
+        ),
       };
     case 'poured':
       return { ...batch, vessels: batch.vessels.map((v) => (v.id === event.vesselId ? pouredFrom(v, event.ml) : v)) };
@@ -117,35 +124,71 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
   }
 }
 
-/** The first stage runs from the start; straining takes no time, so it has no record. */
-function stagesAtStart(plan: FrozenPlan, at: string): StageRecord[] {
-  const first = timedStages(plan)[0];
-  return first ? [{ stageId: first.id, kind: first.kind, startedAt: at, endedAt: undefined }] : [];
+/** @throws InputError for a brew that the plan does not have */
+export function frozenBrew(plan: FrozenPlan, brewId: string): FrozenBrew {
+  const found = plan.brews.find((b) => b.brewId === brewId);
+  if (!found)
+    throw new InputError('frozenBrew', 'brewId', `one of ${plan.brews.map((b) => b.brewId).join(', ')}`, brewId);
+  return found;
 }
 
-export const timedStages = (plan: FrozenPlan): readonly Stage[] => plan.way.stages.filter((s) => s.kind !== 'strain');
+export function brewState(batch: Batch, brewId: string): BrewState {
+  frozenBrew(batch.plan, brewId);
+  return batch.brews.find((b) => b.brewId === brewId)!;
+}
 
-/** The stage that runs now, if one does. */
-export const runningStage = (batch: Batch): StageRecord | undefined =>
-  batch.stages.find((s) => s.endedAt === undefined);
+/** Stages that take time, and so have a clock. */
+export const timedStages = (brew: FrozenBrew): readonly Stage[] => brew.way.stages.filter((s) => s.kind !== 'strain');
 
-function endStage(batch: Batch, stageId: string, at: string): Batch {
-  const stages = batch.stages.map((s) =>
+const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
+  brewId,
+  startedAt: undefined,
+  stages: [],
+  doneAt: undefined,
+  measuredVolumeMl: undefined,
+});
+
+function startedBrew(brew: FrozenBrew, at: string): BrewState {
+  const first = timedStages(brew)[0];
+  const stages = first ? [{ stageId: first.id, kind: first.kind, startedAt: at, endedAt: undefined }] : [];
+  return { ...waitingBrew(brew), startedAt: at, stages, doneAt: first ? undefined : at };
+}
+
+function endStage(plan: FrozenPlan, state: BrewState, stageId: string, at: string): BrewState {
+  const stages = state.stages.map((s) =>
     s.stageId === stageId && s.endedAt === undefined ? { ...s, endedAt: at } : s,
   );
-  const order = timedStages(batch.plan);
+  const order = timedStages(frozenBrew(plan, state.brewId));
   const next = order[order.findIndex((s) => s.id === stageId) + 1];
-  if (next)
-    return { ...batch, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
-  return { ...batch, stages, phase: 'strained', strainedAt: at };
+  if (!next) return { ...state, stages, doneAt: at };
+  return { ...state, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
 }
+
+function withBrew(batch: Batch, brewId: string, change: (b: BrewState) => BrewState): Batch {
+  const brews = batch.brews.map((b) => (b.brewId === brewId ? change(b) : b));
+  const moving = batch.phase !== 'put-away' && batch.phase !== 'discarded';
+  const done = brews.every((b) => b.doneAt !== undefined);
+  const measured = done && brews.every((b) => b.measuredVolumeMl !== undefined);
+  return {
+    ...batch,
+    brews,
+    strainedAt: done ? brews.map((b) => b.doneAt!).reduce((a, b) => (a > b ? a : b)) : undefined,
+    phase: !moving ? batch.phase : measured ? 'measured' : done ? 'strained' : 'running',
+  };
+}
+
+/** The stage of a brew that runs now, if one does. */
+export const runningStage = (batch: Batch, brewId: string): StageRecord | undefined =>
+  brewState(batch, brewId).stages.find((s) => s.endedAt === undefined);
 
 const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60000;
 
-/** How long the ended stages took, min. */
-export const actualMinutes = (batch: Batch): Record<string, number> =>
+/** How long the ended stages of a brew took, min. */
+export const actualMinutes = (batch: Batch, brewId: string): Record<string, number> =>
   Object.fromEntries(
-    batch.stages.flatMap((s) => (s.endedAt ? [[s.stageId, minutesBetween(s.startedAt, s.endedAt)] as const] : [])),
+    brewState(batch, brewId).stages.flatMap((s) =>
+      s.endedAt ? [[s.stageId, minutesBetween(s.startedAt, s.endedAt)] as const] : [],
+    ),
   );
 
 export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
@@ -154,48 +197,100 @@ export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
   return found;
 }
 
-/** The brew as it really went so far: ended stages by their own times, the rest as planned. */
-export const runOfBatch = (batch: Batch, minutesOf: Record<string, number> = actualMinutes(batch)): BrewRun =>
-  runBrew({
-    way: batch.plan.way,
-    scale: 1,
-    vessel: vesselOf(batch.plan, batch.plan.vesselId),
-    kitchen: batch.plan.kitchen,
-    factors: batch.plan.factors,
+/** One pot of a brew of a frozen plan, with how long its stages really took. */
+export function runOfFrozen(plan: FrozenPlan, brew: FrozenBrew, minutesOf: Record<string, number> = {}): BrewRun {
+  return runBrew({
+    way: brew.way,
+    scale: 1 / brew.pots,
+    vessel: vesselOf(plan, brew.vesselId),
+    kitchen: plan.kitchen,
+    factors: plan.factors,
     actualMinutes: minutesOf,
   });
-
-/** The concentrate: as it was really steeped, and corrected to the measured volume once there is one. */
-export function concentrateOf(batch: Batch): Liquid {
-  const run = runOfBatch(batch);
-  return batch.measuredVolumeMl === undefined ? run.concentrate : correctForVolume(run, batch.measuredVolumeMl);
 }
 
-/** The syrup that was planned, or as much of it as there is. */
-export function plannedSyrup(batch: Batch, ml: number): Liquid {
-  return ml === 0 ? NO_LIQUID : syrupOf(massesForSyrup({ volumeMl: ml, brix: batch.plan.drink.syrup.brix }));
+/** One pot of a brew as it really went so far: ended stages by their own times, the rest as planned. */
+export const runOfBatch = (
+  batch: Batch,
+  brewId: string,
+  minutesOf: Record<string, number> = actualMinutes(batch, brewId),
+): BrewRun => runOfFrozen(batch.plan, frozenBrew(batch.plan, brewId), minutesOf);
+
+/** What a brew gave, all pots: as it was really made, and corrected to the measured volume once there is one. */
+export function concentrateOf(batch: Batch, brewId: string): Liquid {
+  const { pots } = frozenBrew(batch.plan, brewId);
+  const run = runOfBatch(batch, brewId);
+  const { measuredVolumeMl } = brewState(batch, brewId);
+  const pot = measuredVolumeMl === undefined ? run.concentrate : correctForVolume(run, measuredVolumeMl / pots);
+  return portionOf(pot, pots);
 }
+
+/** Parts of the mix that are brewed, with the brew each is poured from. */
+export const brewLines = (plan: FrozenPlan): readonly { lineId: string; brewId: string }[] =>
+  plan.drink.mix.flatMap((l) => (l.from.kind === 'brew' ? [{ lineId: l.id, brewId: l.from.brewId }] : []));
+
+export const nameOf = (plan: FrozenPlan, brewId: string): string => frozenBrew(plan, brewId).name;
+
+/** What stands ready for the mix: brews as they came out, the rest as much as was planned or as is said to be there. */
+export function onHandOf(batch: Batch, hadMl: MixVolumes = {}): OnHand {
+  const { drink, target, promised } = batch.plan;
+  return drink.mix
+    .filter((l) => l.at === 'jug')
+    .map((line) => {
+      const have = hadMl[line.id] ?? plannedMl(batch.plan, line.id);
+      const perLitreMl = fixedPerLitreMl(drink, target, line);
+      return {
+        id: line.id,
+        liquid:
+          line.from.kind === 'brew'
+            ? concentrateOf(batch, line.from.brewId)
+            : lineLiquid(line.from, isEndless(line) ? Math.max(1000, promised.mix[line.id] ?? 0) : have),
+        ...(isEndless(line) ? { endless: true } : {}),
+        ...(perLitreMl === undefined ? {} : { perLitreMl }),
+      };
+    });
+}
+
+/** How much of a part was planned: a syrup is stirred in a round amount. */
+export const plannedMl = ({ promised }: FrozenPlan, lineId: string): number =>
+  promised.syrups.find((s) => s.lineId === lineId)?.volumeMl ?? promised.mix[lineId] ?? 0;
+
+/** What the jug of a batch is to be. */
+export const jugWantedOf = (batch: Batch, volumeMl = batch.plan.target.litres * 1000): JugWanted => {
+  const { jugX, jugSugarGPerL, jugAcidGPerL, partsX } = batch.plan.promised;
+  return {
+    volumeMl,
+    strengthX: jugX,
+    sugarGPerL: jugSugarGPerL,
+    ...(jugAcidGPerL === undefined ? {} : { acidGPerL: jugAcidGPerL }),
+    ...(partsX ? { parts: partsX } : {}),
+    standard: standardOf(batch),
+  };
+};
 
 function mixed(batch: Batch, event: BatchEvent & { type: 'mixed' }): Batch {
-  const concentrate = concentrateOf(batch);
-  const poured = jugOf(
-    { concentrate, syrup: plannedSyrup(batch, event.mix.syrupMl) },
-    event.mix,
-    standardOf(batch),
-  ).liquid;
-  const jug = event.sugarAddedG > 0 ? addSugar(poured, event.sugarAddedG, batch.plan.drink.syrup.sweetener) : poured;
-  const leftMl = volumeMl(concentrate) - event.mix.concentrateMl;
-  const rest =
-    leftMl >= KEPT_FROM_ML
-      ? [vessel('concentrate', 'concentrate left over', portionOfVolume(concentrate, leftMl), event.at)]
-      : [];
-  return { ...batch, mix: event.mix, jug, phase: 'put-away', vessels: [vessel('jug', 'jug', jug, event.at), ...rest] };
+  const onHand = onHandOf(batch, event.hadMl);
+  const poured = jugOf(onHand, event.mix, standardOf(batch)).liquid;
+  const jug = event.sugarAddedG > 0 ? addSugar(poured, event.sugarAddedG, sweetenerOf(batch.plan)) : poured;
+  const rest = brewLines(batch.plan).flatMap(({ lineId, brewId }) => {
+    const concentrate = onHand.find((p) => p.id === lineId)!.liquid;
+    const leftMl = volumeMl(concentrate) - (event.mix[lineId] ?? 0);
+    if (leftMl < KEPT_FROM_ML) return [];
+    return [vessel(lineId, `${nameOf(batch.plan, brewId)}, left over`, portionOfVolume(concentrate, leftMl), event.at)];
+  });
+  return { ...batch, mix: event.mix, jug, phase: 'put-away', vessels: [vessel(JUG, 'jug', jug, event.at), ...rest] };
+}
+
+/** The sweetener of the house for this drink: that of its syrup, white sugar where it has none. */
+export function sweetenerOf(plan: FrozenPlan): string {
+  const syrup = plan.drink.mix.find((l) => l.from.kind === 'syrup');
+  return syrup?.from.kind === 'syrup' ? syrup.from.sweetener : 'white_sugar';
 }
 
 /** A rest smaller than this is a film in the pot, not a bottle. */
 const KEPT_FROM_ML = 50;
 
-const vessel = (id: StoredVessel['id'], name: string, liquid: Liquid, filledAt: string): StoredVessel => ({
+const vessel = (id: string, name: string, liquid: Liquid, filledAt: string): StoredVessel => ({
   id,
   name,
   liquid,
@@ -209,20 +304,21 @@ function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
 
 export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drink);
 
-/** What the taster had in the glass: the jug as it is, or over ice; the mix as planned if no jug was made. */
+/** What the taster had in the glass: the jug with what goes in at the glass, over ice or not; the mix as planned without a jug. */
 export function tastedLiquid(batch: Batch, state: ServedState): Liquid {
-  const { plan } = batch;
+  const { drink, target, kitchen } = batch.plan;
   const jug = batch.jug ?? plannedJug(batch);
-  if (state !== 'iced' || massG(jug) === 0) return jug;
-  const { serve } = plan.drink;
-  const { glassMl } = plan.target;
-  return pourGlass(jug, { glassMl, iceG: iceFor(serve, glassMl, true) }, plan.kitchen, serve.rightAtMin).liquid;
+  if (massG(jug) === 0) return jug;
+  const iceG = state === 'iced' ? iceFor(drink.serve, target.glassMl, true) : 0;
+  const atGlass = atGlassOf(drink, target.glassMl);
+  return pourGlass(jug, { glassMl: target.glassMl, iceG, atGlass }, kitchen, drink.serve.rightAtMin).liquid;
 }
 
 function plannedJug(batch: Batch): Liquid {
-  const { mix } = batch.plan.promised;
-  const concentrate = concentrateOf(batch);
-  const concentrateMl = Math.min(mix.concentrateMl, volumeMl(concentrate));
-  return jugOf({ concentrate, syrup: plannedSyrup(batch, mix.syrupMl) }, { ...mix, concentrateMl }, standardOf(batch))
-    .liquid;
+  const onHand = onHandOf(batch);
+  const most = (id: string): number => volumeMl(onHand.find((p) => p.id === id)!.liquid);
+  const mix = Object.fromEntries(
+    Object.entries(batch.plan.promised.mix).map(([id, ml]) => [id, Math.min(ml, most(id))]),
+  );
+  return jugOf(onHand, mix, standardOf(batch)).liquid;
 }

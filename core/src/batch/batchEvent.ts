@@ -1,30 +1,44 @@
 import type { BrewFactors } from '../brew/brewRun';
 import type { BrewWay, Drink, Kitchen, PlanTarget } from '../drink/drink';
 import type { MixVolumes } from '../plan/mixJug';
+import type { PlannedSyrup } from '../plan/planTypes';
+
+/** A brew of a frozen plan: all its pots together. */
+export type FrozenBrew = {
+  brewId: string;
+  name: string;
+  way: BrewWay;
+  pots: number;
+  vesselId: string;
+  sweetenedG: Readonly<Record<string, number>>;
+  promised: { volumeMl: number; sigmaLn: number; strengthX: number };
+};
+
+/** A warning that the cook has read and goes ahead with; it belongs to the plan it was shown for. */
+export type Acknowledged = { rule: string; at: string };
 
 /**
  * The plan as it was when the batch was started: everything needed to run it again, and the figures it promised then,
  * which no later model may move.
  */
 export type FrozenPlan = {
-  v: 1;
+  v: 2;
   coreVersion: string;
   drink: Drink;
   target: PlanTarget;
   kitchen: Kitchen;
   factors: BrewFactors;
   houseHarshLimit: number;
-  way: BrewWay;
-  vesselId: string;
+  brews: readonly [FrozenBrew, ...FrozenBrew[]];
   jugVesselId: string;
+  acknowledged: readonly Acknowledged[];
   promised: {
-    concentrateMl: number;
-    concentrateSigmaLn: number;
-    concentrateX: number;
     jugX: number;
     jugSugarGPerL: number;
+    jugAcidGPerL?: number;
+    partsX?: Readonly<Record<string, number>>;
     mix: MixVolumes;
-    syrup: { sugarG: number; waterG: number; volumeMl: number };
+    syrups: readonly PlannedSyrup[];
     glasses: number;
     coolingIceG: number;
     bathMin: number;
@@ -48,9 +62,13 @@ export type MeasuredBy = 'jug' | 'scale' | 'meter' | 'strip' | 'thermometer' | '
 /** What happened. Events are facts in the past: never edited, never removed; an undo is one more event. */
 export type BatchEventBody =
   | { type: 'started'; plan: FrozenPlan }
-  | { type: 'stage-ended'; stageId: string }
-  | { type: 'measured'; what: 'volume' | 'ph'; value: number; method: MeasuredBy }
-  | { type: 'mixed'; mix: MixVolumes; syrupHadMl: number; sugarAddedG: number }
+  /** the first brew starts with the batch, the others by themselves */
+  | { type: 'brew-started'; brewId: string }
+  | { type: 'stage-ended'; brewId: string; stageId: string }
+  | { type: 'measured'; what: 'volume'; brewId: string; value: number; method: MeasuredBy }
+  | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy }
+  /** `hadMl`: what there was of parts that are not brewed */
+  | { type: 'mixed'; mix: MixVolumes; hadMl: MixVolumes; sugarAddedG: number }
   | { type: 'bottled' }
   | { type: 'poured'; vesselId: string; ml: number }
   | { type: 'tasted'; state: ServedState; verdict: Verdict }
@@ -59,7 +77,15 @@ export type BatchEventBody =
 
 export type BatchEventType = BatchEventBody['type'];
 
-/** An event as stored: `id` is made by the sender, so that a repeated send is stored once; times are UTC, ISO 8601. */
-export type BatchEvent = { id: string; batchId: string; seq: number; at: string; v: 1 } & BatchEventBody;
+export const EVENT_VERSION = 2;
 
-export const CORE_VERSION = '1';
+/** An event as it is used: `id` is made by the sender, so that a repeated send is stored once; times are UTC, ISO 8601. */
+export type BatchEvent = {
+  id: string;
+  batchId: string;
+  seq: number;
+  at: string;
+  v: typeof EVENT_VERSION;
+} & BatchEventBody;
+
+export const CORE_VERSION = '2';

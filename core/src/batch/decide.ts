@@ -1,6 +1,6 @@
 import { volumeMl } from '../liquid/liquid';
-import type { MixVolumes } from '../plan/mixJug';
-import { concentrateOf, plannedSyrup, runningStage, timedStages, type Batch } from './batch';
+import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
+import { brewState, frozenBrew, onHandOf, runningStage, timedStages, type Batch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
@@ -9,6 +9,8 @@ export type Decision =
 
 export type RefusalReason =
   | 'already-started'
+  | 'unknown-brew'
+  | 'unknown-part'
   | 'unknown-stage'
   | 'stage-not-running'
   | 'not-strained-yet'
@@ -42,12 +44,14 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
     return refused('too-early', 'at', `A time at or after the start, ${batch.startedAt}, is accepted.`);
   }
   switch (event.type) {
+    case 'brew-started':
+      return decideBrewStart(batch, event.brewId);
     case 'stage-ended':
-      return decideStage(batch, event.stageId, at);
+      return decideStage(batch, event, at);
     case 'measured':
-      return event.what === 'volume' ? decideVolume(batch, event.value) : needsStrained(batch);
+      return event.what === 'volume' ? decideVolume(batch, event.brewId, event.value) : needsStrained(batch);
     case 'mixed':
-      return decideMix(batch, event.mix, event.syrupHadMl);
+      return decideMix(batch, event);
     case 'bottled':
       return needsMeasured(batch);
     case 'poured':
@@ -61,15 +65,36 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
   }
 }
 
-function decideStage(batch: Batch, stageId: string, at: string): Decision {
-  const known = timedStages(batch.plan).map((s) => s.id);
+function unknownBrew(batch: Batch, brewId: string): Decision | undefined {
+  const known = batch.plan.brews.map((b) => b.brewId);
+  if (known.includes(brewId)) return undefined;
+  return refused(
+    'unknown-brew',
+    'brewId',
+    `One of ${known.join(', ')} is accepted, not ${JSON.stringify(brewId.slice(0, 40))}.`,
+  );
+}
+
+function decideBrewStart(batch: Batch, brewId: string): Decision {
+  return (
+    unknownBrew(batch, brewId) ??
+    (brewState(batch, brewId).startedAt
+      ? refused('already-started', 'brewId', 'This brew has been started already.')
+      : accepted)
+  );
+}
+
+function decideStage(batch: Batch, { brewId, stageId }: { brewId: string; stageId: string }, at: string): Decision {
+  const unknown = unknownBrew(batch, brewId);
+  if (unknown) return unknown;
+  const known = timedStages(frozenBrew(batch.plan, brewId)).map((s) => s.id);
   if (!known.includes(stageId))
     return refused(
       'unknown-stage',
       'stageId',
       `One of ${known.join(', ')} is accepted, not ${JSON.stringify(stageId.slice(0, 40))}.`,
     );
-  const running = runningStage(batch);
+  const running = runningStage(batch, brewId);
   if (running?.stageId !== stageId) {
     const now = running ? `The stage that runs is ${running.stageId}.` : 'No stage runs any more.';
     return refused('stage-not-running', 'stageId', `${stageId} is not running, so it cannot end. ${now}`);
@@ -83,15 +108,18 @@ const needsStrained = (batch: Batch): Decision =>
   batch.strainedAt ? accepted : refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
 
 /** More than went into the pot cannot come out. */
-function decideVolume(batch: Batch, ml: number): Decision {
-  if (!batch.strainedAt) return needsStrained(batch);
+function decideVolume(batch: Batch, brewId: string, ml: number): Decision {
+  const unknown = unknownBrew(batch, brewId);
+  if (unknown) return unknown;
+  if (!brewState(batch, brewId).doneAt)
+    return refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
   if (batch.phase === 'put-away')
     return refused(
       'already-put-away',
       'type',
       'This batch has been mixed or bottled already. Undo that first to change its volume.',
     );
-  const most = batch.plan.way.waterMl * 1.1;
+  const most = mostThatCanComeOutMl(batch, brewId);
   return ml > most
     ? refused(
         'unbelievable-volume',
@@ -99,6 +127,12 @@ function decideVolume(batch: Batch, ml: number): Decision {
         `${Math.round(ml)} ml is more than went into the pot. Up to ${Math.round(most)} ml is accepted.`,
       )
     : accepted;
+}
+
+/** A tenth more than all that went in, sugar and what dissolves counted with it, ml. */
+export function mostThatCanComeOutMl(batch: Batch, brewId: string): number {
+  const brew = frozenBrew(batch.plan, brewId);
+  return Math.max(brew.way.waterMl, brew.promised.volumeMl) * 1.1;
 }
 
 function needsMeasured(batch: Batch): Decision {
@@ -109,26 +143,30 @@ function needsMeasured(batch: Batch): Decision {
     : refused('not-measured-yet', 'type', 'Measure what came out before mixing or bottling it.');
 }
 
-function decideMix(batch: Batch, mix: MixVolumes, syrupHadMl: number): Decision {
+function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVolumes }): Decision {
   const ready = needsMeasured(batch);
   if (ready.kind === 'refused') return ready;
-  const have = volumeMl(concentrateOf(batch));
-  if (mix.concentrateMl > have + 1)
-    return refused(
-      'more-than-there-is',
-      'mix.concentrateMl',
-      `Up to ${Math.floor(have + 0.01)} ml of concentrate is there, not ${Math.round(mix.concentrateMl)} ml.`,
-    );
-  const syrup = syrupHadMl === 0 ? 0 : volumeMl(plannedSyrup(batch, syrupHadMl));
-  if (mix.syrupMl > syrup + 1)
-    return refused(
-      'more-than-there-is',
-      'mix.syrupMl',
-      `Up to ${Math.floor(syrup + 0.01)} ml of syrup is there, not ${Math.round(mix.syrupMl)} ml.`,
-    );
-  return mix.concentrateMl + mix.syrupMl + mix.waterMl > 0
-    ? accepted
-    : refused('more-than-there-is', 'mix', 'Something must be poured.');
+  const onHand = onHandOf(batch, hadMl);
+  const lines = batch.plan.drink.mix.filter((l) => l.at === 'jug');
+  for (const id of Object.keys(mix))
+    if (!lines.some((l) => l.id === id))
+      return refused(
+        'unknown-part',
+        `mix.${id.slice(0, 40)}`,
+        `Parts of the mix are ${lines.map((l) => l.id).join(', ')}.`,
+      );
+  for (const line of lines) {
+    const part = onHand.find((p) => p.id === line.id)!;
+    const have = part.endless ? Infinity : volumeMl(part.liquid);
+    const poured = mix[line.id] ?? 0;
+    if (poured > have + 1)
+      return refused(
+        'more-than-there-is',
+        `mix.${line.id}`,
+        `Up to ${Math.floor(have + 0.01)} ml of ${line.name.toLowerCase()} is there, not ${Math.round(poured)} ml.`,
+      );
+  }
+  return mixTotalMl(mix) > 0 ? accepted : refused('more-than-there-is', 'mix', 'Something must be poured.');
 }
 
 function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
@@ -166,7 +204,7 @@ function decideUndo(batch: Batch, eventId: string): Decision {
 }
 
 /** Events that lead from one phase to the next; tastings, pours and pH readings stand on their own. */
-const FLOW = new Set(['stage-ended', 'mixed', 'bottled', 'discarded']);
+const FLOW = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'discarded']);
 
 function laterFlow(batch: Batch, eventId: string): boolean {
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));

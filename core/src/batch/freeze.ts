@@ -1,29 +1,42 @@
-import type { Plan } from '../plan/planDrink';
-import { CORE_VERSION, type FrozenPlan } from './batchEvent';
+import type { Plan, PlannedBrew } from '../plan/planDrink';
+import { CORE_VERSION, type Acknowledged, type FrozenBrew, type FrozenPlan } from './batchEvent';
 
 /** The plan as the batch keeps it: plain data, nothing that computes. */
-export const freezePlan = (plan: Plan): FrozenPlan => ({
-  v: 1,
-  coreVersion: CORE_VERSION,
-  drink: plan.drink,
-  target: plan.target,
-  kitchen: plan.kitchen,
-  factors: plan.factors,
-  houseHarshLimit: plan.houseHarshLimit,
-  way: plan.way,
-  vesselId: plan.vessel.id,
-  jugVesselId: plan.jug.vessel.id,
-  promised: {
-    concentrateMl: plan.concentrate.volumeMl,
-    concentrateSigmaLn: plan.concentrate.sigmaLnVolume,
-    concentrateX: plan.concentrate.strengthX,
-    jugX: plan.jugWanted.strengthX,
-    jugSugarGPerL: plan.jugWanted.sugarGPerL,
-    mix: plan.jug.mix,
-    syrup: { sugarG: plan.syrup.sugarG, waterG: plan.syrup.waterG, volumeMl: plan.syrup.volumeMl },
-    glasses: plan.glass.count,
-    coolingIceG: plan.cooling.iceG,
-    bathMin: plan.cooling.bathMin,
-    bathToC: plan.cooling.bathToC,
-  },
+export function freezePlan(plan: Plan, acknowledged: readonly Acknowledged[] = []): FrozenPlan {
+  const { jugWanted, cooling } = plan;
+  const [first, ...rest] = plan.brews;
+  return {
+    v: 2,
+    coreVersion: CORE_VERSION,
+    drink: plan.drink,
+    target: plan.target,
+    kitchen: plan.kitchen,
+    factors: plan.factors,
+    houseHarshLimit: plan.houseHarshLimit,
+    brews: [freezeBrew(first), ...rest.map(freezeBrew)],
+    jugVesselId: plan.jug.vessel.id,
+    acknowledged,
+    promised: {
+      jugX: jugWanted.strengthX,
+      jugSugarGPerL: jugWanted.sugarGPerL,
+      ...(jugWanted.acidGPerL === undefined ? {} : { jugAcidGPerL: jugWanted.acidGPerL }),
+      ...(jugWanted.parts ? { partsX: jugWanted.parts } : {}),
+      mix: plan.jug.mix,
+      syrups: plan.syrups,
+      glasses: plan.glass.count,
+      coolingIceG: cooling.iceG,
+      bathMin: cooling.bathMin,
+      bathToC: cooling.bathToC,
+    },
+  };
+}
+
+const freezeBrew = (b: PlannedBrew): FrozenBrew => ({
+  brewId: b.brewId,
+  name: b.name,
+  way: b.way,
+  pots: b.pots,
+  vesselId: b.vessel.id,
+  sweetenedG: b.sweetenedG,
+  promised: { volumeMl: b.figures.volumeMl, sigmaLn: b.sigmaLnVolume, strengthX: b.figures.strengthX },
 });

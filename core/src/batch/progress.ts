@@ -1,14 +1,27 @@
-import { steepCurve, type SteepCurve } from '../brew/steepCurve';
-import { withSteep } from '../drink/drink';
+import { inGlass, steepCurve, type CurveTarget, type SteepCurve } from '../brew/steepCurve';
+import { mainStageOf, withSteep, type StageKind } from '../drink/drink';
 import { tempAt } from '../heat/temperatureHistory';
-import { volumeMl } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
-import { actualMinutes, runningStage, runOfBatch, standardOf, timedStages, type Batch } from './batch';
+import { portionOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { harshness, weightedStrength } from '../liquid/strength';
+import { mixTotalMl } from '../plan/mixJug';
+import { bookStandard } from '../plan/houseStandard';
+import {
+  actualMinutes,
+  brewLines,
+  frozenBrew,
+  runningStage,
+  runOfBatch,
+  runOfFrozen,
+  timedStages,
+  type Batch,
+} from './batch';
+import type { FrozenPlan } from './batchEvent';
 
-/** A running batch at a moment: what stage, for how long, how strong it would be if pulled now. */
+/** A running brew at a moment: what stage, for how long, how strong the glass would be if it were pulled now. */
 export type Progress = {
+  brewId: string;
   stageId: string;
-  kind: 'heat' | 'hold' | 'steep';
+  kind: StageKind;
   elapsedMin: number;
   /** how long the stage is planned to take; for a heat this is a prediction */
   plannedMin: number;
@@ -20,55 +33,80 @@ export type Progress = {
   plannedX: number;
 };
 
-/** @param nowMs the moment, milliseconds since 1970 UTC; undefined result when nothing runs */
-export function progressAt(batch: Batch, nowMs: number): Progress | undefined {
-  const running = runningStage(batch);
-  const stage = timedStages(batch.plan).find((s) => s.id === running?.stageId);
-  if (!running || !stage || stage.kind === 'strain') return undefined;
+/** @param nowMs the moment, milliseconds since 1970 UTC; undefined result when nothing of the brew runs */
+export function progressAt(batch: Batch, brewId: string, nowMs: number): Progress | undefined {
+  const running = runningStage(batch, brewId);
+  const stage = timedStages(frozenBrew(batch.plan, brewId)).find((s) => s.id === running?.stageId);
+  if (!running || !stage) return undefined;
   const elapsedMin = Math.max(0, (nowMs - Date.parse(running.startedAt)) / 60000);
-  const ended = actualMinutes(batch);
-  const asPlanned = runOfBatch(batch, ended);
+  const ended = actualMinutes(batch, brewId);
+  const asPlanned = runOfBatch(batch, brewId, ended);
   const time = asPlanned.stages.find((s) => s.stageId === stage.id)!;
   const plannedMin = time.endMin - time.startMin;
-  // A steep that runs over is followed past its planned end.
-  const followed = elapsedMin > plannedMin ? runOfBatch(batch, { ...ended, [stage.id]: elapsedMin }) : asPlanned;
-  const now = time.startMin + elapsedMin;
-  const perX = standardOf(batch) * thinningOf(batch);
+  // A stage that runs over is followed past its planned end.
+  const followed =
+    elapsedMin > plannedMin ? runOfBatch(batch, brewId, { ...ended, [stage.id]: elapsedMin }) : asPlanned;
+  const now = Math.min(followed.endMin, time.startMin + elapsedMin);
+  const target = glassTarget(batch.plan, brewId);
   return {
+    brewId,
     stageId: stage.id,
     kind: stage.kind,
     elapsedMin,
     plannedMin,
     leftMin: plannedMin - elapsedMin,
-    tempC: tempAt(followed.history, now),
-    strengthX: weightedStrength(followed.at(now).liquor) / perX,
-    plannedX: weightedStrength(asPlanned.at(asPlanned.endMin).liquor) / perX,
+    tempC: time.startMin >= asPlanned.endMin ? time.toC : tempAt(followed.history, now),
+    strengthX: inGlass(followed.at(now).liquor, target).strengthX,
+    plannedX: inGlass(asPlanned.at(asPlanned.endMin).liquor, target).strengthX,
   };
 }
 
-/** The steep's curve for this batch as it really started, to twice its planned length. */
-export function curveOfBatch(batch: Batch): SteepCurve {
-  const { plan } = batch;
-  const planned = plan.target.steepMin;
-  const longer: Batch = { ...batch, plan: { ...plan, way: withSteep(plan.way, Math.min(1440, planned * 2)) } };
-  const ended = actualMinutes(batch);
-  const run = runOfBatch(longer, Object.fromEntries(Object.entries(ended).filter(([id]) => id !== 'steep')));
-  const start = run.stages.find((s) => s.kind === 'steep')!.startMin;
-  return steepCurve(run, start, {
-    standard: standardOf(batch),
-    thinning: thinningOf(batch),
-    sugarGPerL: plan.target.sugarGPerL,
-    wantedX: plan.target.strengthX,
-    houseHarshLimit: plan.houseHarshLimit,
+/** The curve of a brew's main stage as it really started, to twice its planned length. */
+export function curveOfBatch(batch: Batch, brewId: string): SteepCurve | undefined {
+  const brew = frozenBrew(batch.plan, brewId);
+  const main = mainStageOf(brew.way);
+  if (!main) return undefined;
+  const ended = Object.fromEntries(Object.entries(actualMinutes(batch, brewId)).filter(([id]) => id !== main.id));
+  const way = withSteep(brew.way, Math.min(1440, main.minutes * 2));
+  const run = runOfFrozen(batch.plan, { ...brew, way }, ended);
+  const start = run.stages.find((s) => s.stageId === main.id)!.startMin;
+  return steepCurve(run, start, glassTarget(batch.plan, brewId));
+}
+
+/** What one brew of a plan brings to the glass, by the volumes that were planned. */
+function glassTarget(plan: FrozenPlan, brewId: string): CurveTarget {
+  const { target, promised, houseHarshLimit } = plan;
+  const jugMl = mixTotalMl(promised.mix);
+  const thinning = target.strengthX > 0 ? promised.jugX / target.strengthX : 1;
+  const masked = 1 + target.sugarGPerL / 120;
+  const parts = brewLines(plan).map((line) => {
+    const brew = frozenBrew(plan, line.brewId);
+    const run = runOfFrozen(plan, brew);
+    const share = (promised.mix[line.lineId] ?? 0) / jugMl / thinning;
+    return {
+      brewId: line.brewId,
+      planned: run.at(run.endMin).liquor,
+      x: (share * weightedStrength(run.concentrate)) / bookStandard(plan.drink),
+      harsh: (share * bareHarshness(run.concentrate, houseHarshLimit)) / masked,
+    };
   });
+  const own = parts.find((p) => p.brewId === brewId)!;
+  const sum = (of: (p: (typeof parts)[number]) => number): number => parts.reduce((s, p) => s + of(p), 0);
+  return {
+    planned: own.planned,
+    wantedX: target.strengthX,
+    part: {
+      x: own.x,
+      harsh: own.harsh,
+      othersX: sum((p) => p.x) - own.x,
+      othersHarsh: sum((p) => p.harsh) - own.harsh,
+    },
+  };
 }
 
-/** How many times the concentrate is thinned on its way into the glass, as planned. */
-function thinningOf({ plan }: Batch): number {
-  const { mix } = plan.promised;
-  const jugMl = mix.concentrateMl + mix.syrupMl + mix.waterMl;
-  return (jugMl / mix.concentrateMl) * (plan.promised.jugX / plan.target.strengthX);
-}
+const bareHarshness = (l: Liquid, limit: number): number =>
+  volumeMl(l) === 0 ? 0 : harshness({ ...l, sugarG: {} }, limit);
 
-/** Volume the plan expects from this batch as it really went, ml. */
-export const expectedVolumeMl = (batch: Batch): number => volumeMl(runOfBatch(batch).concentrate);
+/** Volume the plan expects from a brew as it really went, all pots, ml. */
+export const expectedVolumeMl = (batch: Batch, brewId: string): number =>
+  volumeMl(portionOf(runOfBatch(batch, brewId).concentrate, frozenBrew(batch.plan, brewId).pots));

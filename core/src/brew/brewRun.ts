@@ -1,60 +1,32 @@
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
-import { integrateGauss5 } from '../quantity/solve';
-import { latentHeat, vapourPressure, waterDensity } from '../physics/water';
+import { waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
-import { scaledGrams, type BrewIngredient, type BrewWay, type Kitchen, type Lid, type Stage } from '../drink/drink';
-import {
-  AGITATION,
-  EXTRACTION_CLASSES,
-  HEAT_ONLY_EA,
-  type Agitation,
-  type ExtractionClassName,
-} from '../extraction/extractionClass';
+import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
+import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
 import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
+import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import {
-  BURNER_EFFICIENCY,
-  coolingTauMin,
-  evaporativeFluxWPerM2,
-  heatingSegment,
-  kitchenBoilingPoint,
-  openCooling,
-  SURFACE_STEAM,
-  type Load,
-} from '../heat/heating';
-import { endC, temperatureHistory, tempAt, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
-import { closedLossWPerK, openingM2, vesselHeatJPerK, type Vessel } from '../heat/vessel';
-import { massG, pourTogether, portionOf, volumeMl, waterOf, withoutWater, type Liquid } from '../liquid/liquid';
+  addSugar,
+  massG,
+  NO_LIQUID,
+  pourTogether,
+  portionOf,
+  volumeMl,
+  waterOf,
+  withoutWater,
+  type Liquid,
+} from '../liquid/liquid';
+import { stirredIn } from '../liquid/stirredIn';
+import { sugarForG } from '../sugar/infusedSyrup';
+import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
+import { finish, type Finished } from './finish';
+import { steamClock } from './steam';
+import { mainAgitation, timeline, type BrewSetup, type StageTime } from './timeline';
 import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
 
-/** What is not known for sure about a brew, as factors on the reference figures; 1 is the reference. */
-export type BrewFactors = {
-  /** how much this lot gives, and how fast */
-  potency: number;
-  rate: number;
-  /** liquor the plants hold, steam, and heat the vessel loses */
-  held: number;
-  steam: number;
-  heatLoss: number;
-};
-
-export const REFERENCE_FACTORS: BrewFactors = { potency: 1, rate: 1, held: 1, steam: 1, heatLoss: 1 };
-
-/** One standard deviation of each factor, on the log scale. House estimates for a new lot and an untimed pot. */
-export const FACTOR_SIGMA: BrewFactors = { potency: 0.15, rate: 0.3, held: 0.2, steam: 0.5, heatLoss: 0.3 };
-
-export type BrewSetup = {
-  way: BrewWay;
-  /** times the recipe as written */
-  scale: number;
-  vessel: Vessel;
-  kitchen: Kitchen;
-  factors?: BrewFactors;
-  /** how long stages really took, min, where that is known */
-  actualMinutes?: Readonly<Record<string, number>>;
-};
-
-export type StageTime = { stageId: string; kind: Stage['kind']; lid: Lid; startMin: number; endMin: number };
+export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
+export type { BrewSetup, StageTime } from './timeline';
 
 export type BrewMoment = {
   atMin: number;
@@ -65,62 +37,87 @@ export type BrewMoment = {
 
 /** A brew run forward: its temperatures, its stages in time, the liquor at any moment, and what comes out in the end. */
 export type BrewRun = {
+  /** up to the strain */
   history: TemperatureHistory;
+  /** all stages; those after the strain follow on */
   stages: readonly StageTime[];
+  /** when it is strained, min */
   endMin: number;
   ledger: WaterLedger;
-  /** what is strained off */
+  /** what comes out, with all that is done to it after the strain */
   concentrate: Liquid;
+  /** temperature of what comes out */
+  outC: number;
+  /** dry sweeteners stirred in, g */
+  sweetenedG: Readonly<Record<string, number>>;
   at(atMin: number): BrewMoment;
-  /** what straining would give at that moment */
+  /** what would come out if it were strained at that moment */
   strainedAt(atMin: number): Liquid;
 };
 
 /**
- * Runs a brew from the water to the strained liquor.
- * @throws InputError if the recipe names a stage that is not there, or the burner cannot bring the pot to its heat
+ * Runs a brew from the water to what comes out.
+ * @throws InputError if the recipe names a stage that is not there, or one that cannot do what it says
  */
 export function runBrew(setup: BrewSetup): BrewRun {
   requirePositive('runBrew', 'scale', setup.scale, '');
   const factors = setup.factors ?? REFERENCE_FACTORS;
-  const plants = setup.way.ingredients.map((ingredient) => ({
-    ingredient,
-    botanical: botanicalBySlug(ingredient.plant),
-    grams: scaledGrams(ingredient, setup.scale),
-  }));
+  const plants = plantsOf(setup);
   const { history, stages } = timeline(setup, factors);
   const endMin = history.minutes;
-  const strain = setup.way.stages.find((s) => s.kind === 'strain');
-  const press = strain?.kind === 'strain' && strain.press;
+  const press = isPressed(setup.way);
   const clocks = clocksOf(history);
-  const additions = plants.map((p) => additionOf(p, setup.way, stages, factors));
+  const additions = plants.map((p) => additionOf(p, setup, stages, factors));
   const water = waterOf(setup.way.waterMl * setup.scale);
   const steamG = steamClock(history, stages, setup, factors);
+  const sugars = sugarsIn(setup, water, stages);
 
   const liquorAt = (atMin: number): Liquid => {
     const dissolved = plants.map((p, i) =>
       dissolvedFrom(p.botanical, p.grams, extentsOf(clocks, additions[i]!, atMin), factors.potency),
     );
-    return withoutWater(pourTogether(water, ...dissolved), steamG(atMin));
+    const all = pourTogether(water, ...dissolved);
+    const sweet = sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
+    return withoutWater(sweet, steamG(atMin));
   };
-  const strainAt = (atMin: number): { concentrate: Liquid; ledger: WaterLedger } => {
-    const liquor = liquorAt(atMin);
+  const strainAt = (atMin: number): Strained => {
     const held = heldLiquor(
       plants.map((p) => ({ ...p.botanical, grams: p.grams })),
       { press, heldScale: factors.held },
     );
-    return strained({ water, liquor, steamG: steamG(atMin), held, press });
+    return strained({ water, liquor: liquorAt(atMin), steamG: steamG(atMin), held, press });
   };
-  const end = strainAt(endMin);
+  const finishAt = (atMin: number): { strain: Strained; done: Finished } => {
+    const strain = strainAt(atMin);
+    return { strain, done: finish(strain.drained, tempAt(history, atMin), atMin, setup) };
+  };
+  const { strain, done } = finishAt(endMin);
   return {
     history,
-    stages,
+    stages: [...stages, ...done.stages],
     endMin,
-    ...end,
+    ledger: finishedLedger(strain.ledger, done),
+    concentrate: done.liquid,
+    outC: done.tempC,
+    sweetenedG: sugars.reduce<Record<string, number>>(
+      (all, s) => ({ ...all, [s.kind]: (all[s.kind] ?? 0) + s.grams }),
+      { ...done.sweetenedG },
+    ),
     at: (atMin) => ({ atMin, tempC: tempAt(history, atMin), liquor: liquorAt(atMin) }),
-    strainedAt: (atMin) => strainAt(atMin).concentrate,
+    strainedAt: (atMin) => finishAt(atMin).done.liquid,
   };
 }
+
+const finishedLedger = (strained: WaterLedger, { rinsedMl, sweetenedMl, reducedMl }: Finished): WaterLedger => ({
+  ...strained,
+  rinsedMl,
+  sweetenedMl,
+  reducedMl,
+  outMl: strained.outMl + rinsedMl + sweetenedMl - reducedMl,
+});
+
+/** Whether the plants are pressed at the strain. */
+export const isPressed = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'strain' && s.press);
 
 /** What decides how much body one plant gives by the end of a brew: its rate, and its minutes on its two clocks. */
 export type BodyExposure = {
@@ -132,21 +129,24 @@ export type BodyExposure = {
   hotMin: number;
 };
 
+/** Juice is all there at once: an exposure as good as endless says the same. */
+const ENDLESS_MIN = 1e9;
+
 /** The exposures of every steeped plant of a brew, and its steam, g: enough to run it thousands of times with other factors. */
 export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steamG: number } {
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const { history, stages } = timeline(setup, factors);
   const clocks = clocksOf(history);
-  const plants = setup.way.ingredients.flatMap((ingredient): BodyExposure[] => {
-    const botanical = botanicalBySlug(ingredient.plant);
-    const addition = additionOf({ ingredient, botanical, grams: 0 }, setup.way, stages, factors);
-    if (addition === 'all-at-once') return [];
+  const plants = plantsOf(setup).flatMap(({ ingredient, botanical, grams }): BodyExposure[] => {
+    const addition = additionOf({ ingredient, botanical, grams }, setup, stages, factors);
+    if (addition === 'all-at-once')
+      return [{ botanical, grams, kPerMin: 1, coldShare: 1, ownMin: ENDLESS_MIN, hotMin: ENDLESS_MIN }];
     const { body } = EXTRACTION_CLASSES[addition.extractionClass];
     const minutes = (ea: number): number => exposureMinutes(clocks, addition, ea, history.minutes);
     return [
       {
         botanical,
-        grams: scaledGrams(ingredient, setup.scale),
+        grams,
         kPerMin: body.k95PerMin * addition.rateScale,
         coldShare: body.coldShare,
         ownMin: minutes(body.eaKJPerMol),
@@ -158,6 +158,15 @@ export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steam
 }
 
 type Plant = { ingredient: BrewIngredient; botanical: Botanical; grams: number };
+
+const plantsOf = ({ way, scale }: BrewSetup): Plant[] =>
+  way.ingredients.map((ingredient) => ({
+    ingredient,
+    botanical: botanicalBySlug(ingredient.plant),
+    grams: scaledGrams(ingredient, scale),
+  }));
+
+type Strained = { drained: { liquid: Liquid; left: Liquid }; ledger: WaterLedger };
 
 function strained({
   water,
@@ -171,22 +180,27 @@ function strained({
   steamG: number;
   held: { drainedMl: number; pressedMl: number };
   press: boolean;
-}): { concentrate: Liquid; ledger: WaterLedger } {
+}): Strained {
   const totalMl = volumeMl(liquor);
-  const left = held.drainedMl - held.pressedMl;
-  const poured = totalMl - left;
+  const leftMl = held.drainedMl - held.pressedMl;
+  const poured = totalMl - leftMl;
   const clings = clingingMl(Math.max(0, poured));
   const outMl = poured - clings;
   if (!(outMl > 0))
-    throw new InputError('runBrew', 'waterMl', `more than the plants hold, ${Math.ceil(left)} ml`, Math.round(totalMl));
+    throw new InputError(
+      'runBrew',
+      'waterMl',
+      `more than the plants hold, ${Math.ceil(leftMl)} ml`,
+      Math.round(totalMl),
+    );
   const portion = portionOf(liquor, outMl / totalMl);
   // Pressing also pushes out fines: a tenth more harshness. House estimate.
-  const concentrate = press
+  const liquid = press
     ? { ...portion, harshG: Object.fromEntries(Object.entries(portion.harshG).map(([k, g]) => [k, g * 1.1])) }
     : portion;
   const mlPerG = 1000 / waterDensity(20);
   return {
-    concentrate,
+    drained: { liquid, left: portionOf(liquor, leftMl / totalMl) },
     ledger: {
       waterMl: volumeMl(water),
       steamMl: steamG * mlPerG,
@@ -194,6 +208,9 @@ function strained({
       heldMl: held.drainedMl,
       pressedMl: held.pressedMl,
       clingingMl: clings,
+      rinsedMl: 0,
+      sweetenedMl: 0,
+      reducedMl: 0,
       outMl,
     },
   };
@@ -203,9 +220,10 @@ const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: nu
   addition === 'all-at-once' ? { body: 1, harsh: 1 } : extentsAt(clocks, addition, atMin);
 
 function dissolvedFrom(b: Botanical, grams: number, extents: Extents, potency: number): Liquid {
+  if (b.extractionClass === 'stirred_in') return stirredIn(b.slug, grams, potency);
   const given = grams * extents.body * potency;
   return {
-    waterG: 0,
+    ...NO_LIQUID,
     bodyG: { [b.slug]: given * netBodyMax(b) },
     harshG: { [b.slug]: grams * extents.harsh * potency * b.harshMax },
     sugarG: b.sugar > 0 ? { [`own:${b.slug}`]: given * b.sugar } : {},
@@ -214,140 +232,54 @@ function dissolvedFrom(b: Botanical, grams: number, extents: Extents, potency: n
   };
 }
 
+/** At the very moment between two stages a history still has the temperature of the earlier one. */
+const JUST_AFTER_MIN = 1e-9;
+
 function additionOf(
   { ingredient, botanical }: Plant,
-  way: BrewWay,
+  setup: BrewSetup,
   stages: readonly StageTime[],
   factors: BrewFactors,
 ): Addition | 'all-at-once' {
   if (botanical.extractionClass === 'stirred_in') return 'all-at-once';
   const moment = ({ stageId, atMin }: { stageId: string; atMin: number }): number => {
     const stage = stages.find((s) => s.stageId === stageId);
-    if (!stage) throw new InputError('runBrew', ingredient.id, `in or out at a stage of ${way.id}`, stageId);
-    return stage.startMin + atMin;
+    if (!stage) throw new InputError('runBrew', ingredient.id, `in or out at a stage of ${setup.way.id}`, stageId);
+    // Toasted dry, a plant gives from the moment the water comes.
+    return stage.kind === 'toast' ? stage.endMin + JUST_AFTER_MIN : stage.startMin + atMin;
   };
   const extractionClass: ExtractionClassName = botanical.extractionClass;
+  const entersMin = moment(ingredient.enters);
+  const brix = brixAt(setup, stages, entersMin);
   return {
     extractionClass,
-    entersMin: moment(ingredient.enters),
+    entersMin,
     ...(ingredient.leaves ? { leavesMin: moment(ingredient.leaves) } : {}),
-    rateScale: factors.rate * AGITATION[mainAgitation(way)],
+    rateScale: factors.rate * AGITATION[mainAgitation(setup.way)],
+    ...(brix > 0 ? { inSyrupBrix: brix } : {}),
   };
 }
 
-/** One clock serves the whole steep, so the stage that lasts sets how much the material is moved. */
-const mainAgitation = (way: BrewWay): Agitation =>
-  (way.stages.find((s) => s.kind === 'steep') ?? way.stages[0]!).agitation;
+type SugarIn = { fromMin: number; grams: number; kind: string };
 
-/** Temperatures of the brew from cold water to straining, and when each stage begins and ends. */
-function timeline(setup: BrewSetup, factors: BrewFactors): { history: TemperatureHistory; stages: StageTime[] } {
-  const segments: Segment[] = [];
-  const stages: StageTime[] = [];
-  let [tempC, atMin] = [startingC(setup), 0];
-  for (const stage of setup.way.stages) {
-    const own = stageSegments(stage, tempC, setup, factors);
-    const minutes = own.reduce((sum, segment) => sum + segment.minutes, 0);
-    stages.push({ stageId: stage.id, kind: stage.kind, lid: stage.lid, startMin: atMin, endMin: atMin + minutes });
-    segments.push(...own);
-    if (own.length > 0) tempC = endC(own[own.length - 1]!);
-    atMin += minutes;
-  }
-  return { history: temperatureHistory(segments), stages };
+/** Sweeteners dissolved before the strain: by the water that went in. What is sweetened first steeps in syrup. */
+function sugarsIn({ way }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
+  return untilStrained(way).flatMap((stage) =>
+    stage.kind === 'dissolve'
+      ? [
+          {
+            fromMin: stages.find((s) => s.stageId === stage.id)!.endMin,
+            grams: sugarForG(water, stage.to),
+            kind: stage.sweetener,
+          },
+        ]
+      : [],
+  );
 }
 
-/** A fridge steep starts from water that was chilled; anything heated starts from the tap. */
-const startingC = ({ way, kitchen }: BrewSetup): number =>
-  way.stages.some((s) => s.kind === 'heat') ? kitchen.tapC : kitchen.fridgeC;
-
-function stageSegments(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors): Segment[] {
-  const actual = setup.actualMinutes?.[stage.id];
-  if (actual !== undefined && actual <= 0) return [];
-  switch (stage.kind) {
-    case 'heat':
-      return [heatStage(stage.to, fromC, setup, factors, actual)];
-    case 'hold':
-      return [{ kind: 'hold', minutes: actual ?? stage.minutes, tempC: fromC }];
-    case 'steep': {
-      const load = loadOf(setup, factors, stage.place === 'fridge' ? 'fridge' : 'counter');
-      const minutes = actual ?? stage.minutes;
-      if (stage.lid === 'open' && fromC > load.ambientC) {
-        return openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes }).segments;
-      }
-      return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
-    }
-    case 'strain':
-      return [];
-  }
+/** °Bx of what a plant goes into, sugar of the plants aside. A plant that was there first keeps water's pace. */
+function brixAt(setup: BrewSetup, stages: readonly StageTime[], atMin: number): number {
+  const water = waterOf(setup.way.waterMl * setup.scale);
+  const sugarG = sugarsIn(setup, water, stages).reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
+  return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water));
 }
-
-function heatStage(
-  to: 'boil' | number,
-  fromC: number,
-  setup: BrewSetup,
-  factors: BrewFactors,
-  actual: number | undefined,
-): Segment {
-  const toC = to === 'boil' ? kitchenBoilingPoint(setup.kitchen) : to;
-  const { kind, watts } = setup.kitchen.burner;
-  const predicted = heatingSegment({
-    load: loadOf(setup, factors, 'counter'),
-    fromC,
-    toC,
-    powerIntoPotW: watts * BURNER_EFFICIENCY[kind],
-  });
-  // A heat that took longer or shorter than predicted went by the same path, stretched.
-  return actual === undefined ? predicted : { kind: 'ramp', minutes: actual, fromC, toC };
-}
-
-function loadOf({ way, scale, vessel, kitchen }: BrewSetup, factors: BrewFactors, place: 'counter' | 'fridge'): Load {
-  const water = waterOf(way.waterMl * scale);
-  return {
-    massKg: massG(water) / 1000,
-    cpKJPerKgK: 4.186,
-    vesselJPerK: vesselHeatJPerK(vessel),
-    lossWPerK: closedLossWPerK(vessel, way.waterMl * scale, place) * factors.heatLoss,
-    ambientC: place === 'fridge' ? kitchen.fridgeC : kitchen.roomC,
-  };
-}
-
-/**
- * Steam that has left by a moment, g. Under a lid a little escapes, in proportion to the vapour pressure. From an open pot it
- * leaves by diffusion below the boil, and at the boil as fast as the surface or the burner allows, whichever is less.
- */
-function steamClock(
-  history: TemperatureHistory,
-  stages: readonly StageTime[],
-  { vessel, kitchen }: BrewSetup,
-  factors: BrewFactors,
-): (atMin: number) => number {
-  const surfaceM2 = openingM2(vessel);
-  const lidded = (SURFACE_STEAM.lidded.value * surfaceM2 * 1000) / 60 / vapourPressure(97);
-  const burnerW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind];
-  const boiling = Math.min((SURFACE_STEAM.rollingBoil.value * surfaceM2 * 1000) / 60, (60 * burnerW) / latentHeat(100));
-  const open = (tempC: number): number => {
-    if (tempC >= BOILING_FROM_C) return boiling;
-    if (tempC <= kitchen.roomC) return 0;
-    return (60 * surfaceM2 * evaporativeFluxWPerM2({ tempC, ambientC: kitchen.roomC })) / latentHeat(tempC);
-  };
-  const rate = (atMin: number, lid: Lid): number => {
-    const tempC = tempAt(history, atMin);
-    return lid === 'open' ? open(tempC) : lidded * vapourPressure(tempC);
-  };
-  // Smooth within a stage: two panels of five points do.
-  const between = (lid: Lid, from: number, to: number): number => {
-    const middle = (from + to) / 2;
-    const at = (t: number): number => rate(t, lid);
-    return integrateGauss5(at, from, middle) + integrateGauss5(at, middle, to);
-  };
-  const hot = stages.filter((s) => s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
-  const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
-  return (atMin) =>
-    factors.steam *
-    hot.reduce(
-      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.lid, s.startMin, atMin) : 0),
-      0,
-    );
-}
-
-/** From here on an open pot is taken to boil: the diffusion model ends there. */
-const BOILING_FROM_C = 95;

@@ -1,11 +1,11 @@
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { BrewWay, Lid } from '../drink/drink';
-import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { tempAt } from '../heat/temperatureHistory';
 import { weightedStrength } from '../liquid/strength';
 import { runBrew, type BrewRun } from './brewRun';
 
-const hot = ROSELLE_COOLER.brew.ways[0]!;
+const hot = ROSELLE_COOLER.brews[0].ways[0]!;
 const vessel = DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-3')!;
 const run = (change: Partial<BrewWay>): BrewRun =>
   runBrew({ way: { ...hot, ...change }, scale: 1, vessel, kitchen: DEFAULT_KITCHEN });

@@ -1,18 +1,19 @@
 import { harshness, weightedStrength } from '../liquid/strength';
+import type { Liquid } from '../liquid/liquid';
 import type { BrewRun } from './brewRun';
 
 export type SteepPoint = { steepMin: number; tempC: number; strengthX: number; harsh: number };
 export type SteepWindow = { fromMin: number; toMin: number };
 export type SteepCurve = { points: readonly SteepPoint[]; window: SteepWindow | undefined };
 
+/** What one brew brings to the finished glass when it is pulled as planned, and what everything else does. */
+export type PartInGlass = { x: number; harsh: number; othersX: number; othersHarsh: number };
+
 export type CurveTarget = {
-  /** weighted strength of the house standard */
-  standard: number;
-  /** strength and harshness are those of the glass: the liquor is thinned by this factor, and sweetened to this much */
-  thinning: number;
-  sugarGPerL: number;
+  part: PartInGlass;
+  /** the liquor as it is when pulled as planned */
+  planned: Liquid;
   wantedX: number;
-  houseHarshLimit: number;
 };
 
 /** Half-width of the band that counts as right: one just noticeable step of strength is about 1.2 times. House estimate. */
@@ -34,10 +35,24 @@ export function steepCurve(run: BrewRun, steepStartMin: number, target: CurveTar
 
 function pointAt(run: BrewRun, steepStartMin: number, steepMin: number, target: CurveTarget): SteepPoint {
   const { tempC, liquor } = run.at(steepStartMin + steepMin);
-  const strengthX = weightedStrength(liquor) / target.standard / target.thinning;
-  // harshness() masks by the liquor's own sugar; the glass is thinner and sweeter.
-  const unmasked = harshness({ ...liquor, sugarG: {} }, target.houseHarshLimit) / target.thinning;
-  return { steepMin, tempC, strengthX, harsh: unmasked / (1 + target.sugarGPerL / 120) };
+  return { steepMin, tempC, ...inGlass(liquor, target) };
+}
+
+/** Strength and harshness of the glass if the brew's liquor were this instead of what was planned. */
+export function inGlass(
+  liquor: Liquid,
+  { part, planned }: Pick<CurveTarget, 'part' | 'planned'>,
+): { strengthX: number; harsh: number } {
+  const against = (figure: (l: Liquid) => number): number => {
+    const asPlanned = figure(planned);
+    return asPlanned > 0 ? figure(liquor) / asPlanned : 1;
+  };
+  // Sugar of the glass masks harshness alike whenever the brew is pulled, so unmasked ones are compared.
+  const bare = (l: Liquid): number => harshness({ ...l, sugarG: {} });
+  return {
+    strengthX: part.othersX + part.x * against(weightedStrength),
+    harsh: part.othersHarsh + part.harsh * against(bare),
+  };
 }
 
 const inBand = (p: SteepPoint, target: CurveTarget): boolean =>

@@ -1,6 +1,6 @@
 import { requireNotNegative } from '../quantity/range';
 
-/** Where the water of a brew goes, ml of liquor at 20 °C unless said. In = steam + held + clinging + out. */
+/** Where the water of a brew goes, ml of liquor at 20 °C unless said. In = steam + held + clinging + reduced + out. */
 export type WaterLedger = {
   waterMl: number;
   steamMl: number;
@@ -12,6 +12,10 @@ export type WaterLedger = {
   pressedMl: number;
   /** left on pot, cloth and spoon */
   clingingMl: number;
+  /** after the strain: rinsed through the plants, room taken by what sweetens, boiled off */
+  rinsedMl: number;
+  sweetenedMl: number;
+  reducedMl: number;
   outMl: number;
 };
 

@@ -4,13 +4,35 @@ import type { BurnerKind } from '../heat/heating';
 
 export type Lid = 'open' | 'loose' | 'closed';
 
-/** What is done to a brew, in order. Ingredients say themselves when they enter. */
-export type Stage = { id: string; lid: Lid; agitation: Agitation } & (
-  | { kind: 'heat'; to: 'boil' | number }
-  | { kind: 'hold'; minutes: number }
-  | { kind: 'steep'; place: 'off-heat' | 'fridge'; minutes: number }
-  | { kind: 'strain'; through: 'fine-cloth' | 'paper' | 'sieve'; press: boolean }
-);
+/** Where a steep stands. The counter and the sun can be written down; the rules say why they are not brewed. */
+export type SteepPlace = 'off-heat' | 'fridge' | 'counter' | 'sun';
+
+/** Work of the hands that changes no temperature: it takes a moment and the rules may ask for it. */
+export type HandsWork = 'crush' | 'blend' | 'skim' | 'shake' | 'juice';
+
+/**
+ * What is done to a brew, in order. Ingredients say themselves when they enter. Up to the strain the plants give; what comes
+ * after works on what was strained off.
+ */
+export type Stage = { id: string; lid: Lid; agitation: Agitation } &
+  /** dry, before any water: what is toasted starts to give when the water comes */
+  (
+    | { kind: 'toast'; atC: number; minutes: number }
+    | { kind: 'heat'; to: 'boil' | number }
+    | { kind: 'hold'; minutes: number }
+    | { kind: 'cool'; toC: number; by: 'standing' | 'ice-bath' }
+    | { kind: 'steep'; place: SteepPlace; minutes: number }
+    | { kind: 'hands'; work: HandsWork }
+    | { kind: 'strain'; through: 'fine-cloth' | 'paper' | 'sieve'; press: boolean }
+    /** poured over the drained plants, and added to what came out */
+    | { kind: 'rinse'; waterMl: number }
+    /** by what is there: grams to each ml, or up to a Brix */
+    | { kind: 'dissolve'; sweetener: string; to: { gPerMl: number } | { brix: number } }
+    /** boiled down, open, to a share of its volume or to a Brix */
+    | { kind: 'reduce'; to: { share: number } | { brix: number } }
+    | { kind: 'ferment'; days: number }
+  );
+export type StageKind = Stage['kind'];
 
 /**
  * Most amounts grow in proportion. A fixed one does not grow at all (a vanilla pod in any pot), and strong spice is often
@@ -55,6 +77,23 @@ export type BrewWay = {
 
 export type Brew = { id: string; name: string; ways: readonly BrewWay[] };
 
+/** What a part of the mix is poured from. */
+export type MixSource =
+  | { kind: 'brew'; brewId: string }
+  /** a plain syrup, stirred from sugar and water */
+  | { kind: 'syrup'; brix: number; sweetener: string }
+  | { kind: 'water'; water: 'still' | 'sparkling' }
+  /** juice or puree of the botanical table, poured by volume */
+  | { kind: 'juice'; plant: string }
+  | { kind: 'spirit'; name: string; abv: number };
+
+/**
+ * A part of the mix. `book` is what the jug as written has of it, ml: all that comes out of its brew, a volume, or the rest
+ * up to the jug's volume. A part that no wish decides keeps its share. Parts at the glass are poured there, each glass its
+ * share, and are no part of the jug: their `book` is ml to a litre of the glass. Volumes asked for count them in.
+ */
+export type MixLine = { id: string; name: string; from: MixSource; book: number | 'all' | 'rest'; at: 'jug' | 'glass' };
+
 export type Serve = {
   glassMl: number;
   iceG: number;
@@ -63,20 +102,24 @@ export type Serve = {
 };
 
 /**
- * A drink: its brew, how it is mixed, how it is served. `book` is the drink as written: run forward with default figures
- * it defines the house standard ×1.0, the glass as it is drunk.
+ * A drink: its brews, how they are mixed, how it is served. The drink as written (each brew by its first
+ * way or `book.wayId`, the mix by its `book` volumes), run forward with default figures, defines the house standard ×1.0, the glass as it is drunk.
  */
 export type Drink = {
+  v: 2;
   id: string;
   version: number;
   name: string;
-  brew: Brew;
-  /** the plain syrup it is sweetened with, °Bx, and its sweetener */
-  syrup: { brix: number; sweetener: string };
+  /** the first one carries the drink: the target's way and steep are its own */
+  brews: readonly [Brew, ...Brew[]];
+  mix: readonly MixLine[];
   serve: Serve;
-  book: { wayId: string; jugMl: number; syrupMl: number; iced: boolean };
+  book: { wayId: string; jugMl: number; iced: boolean };
   defaults: PlanTarget;
 };
+
+/** How one brew is to be made: by which way, and for how long its main stage takes, min. */
+export type WayChoice = { wayId: string; steepMin: number };
 
 /** What the cook asks for. Volumes at 20 °C; strength and sugar are those of the glass as it is drunk. */
 export type PlanTarget = {
@@ -85,9 +128,13 @@ export type PlanTarget = {
   iced: boolean;
   strengthX: number;
   sugarGPerL: number;
+  /** acid as citric; if left out, juices are poured as the book has them */
+  acidGPerL?: number;
+  /** of the first brew: its way, and the length of its steep, min */
   wayId: string;
-  /** length of the steep, min */
   steepMin: number;
+  /** of the other brews; each one's first way as written where left out */
+  others?: Readonly<Record<string, WayChoice>>;
   audience: Audience;
 };
 
@@ -125,17 +172,49 @@ export const AUDIENCE_FLAGS: readonly AudienceFlag[] = [
   'vulnerable',
 ];
 
-/** The steep of a way; every way has exactly one. */
-export function steepOf(way: BrewWay): Extract<Stage, { kind: 'steep' }> {
-  const steep = way.stages.find((s): s is Extract<Stage, { kind: 'steep' }> => s.kind === 'steep');
-  if (!steep) throw new Error(`way ${way.id} has no steep`);
-  return steep;
+/** Accepted acid of a target, where one is given. */
+export const ACID_RANGE = { unit: 'g/L', min: 0, max: 20 } as const;
+
+type LongStage = Extract<Stage, { kind: 'steep' | 'hold' }>;
+const isLong = (s: Stage): s is LongStage => s.kind === 'steep' || s.kind === 'hold';
+
+/**
+ * The stage of a way that decides its strength by its length: its steep, or the hold of a decoction.
+ * Undefined for what is not steeped at all, such as crushed fruit and sugar.
+ */
+export const mainStageOf = (way: BrewWay): LongStage | undefined =>
+  (way.stages.find((s) => s.kind === 'steep') as LongStage | undefined) ?? way.stages.find(isLong);
+
+/** Length of a way's main stage as written, min; 1 where it has none. */
+export const writtenMinutes = (way: BrewWay): number => mainStageOf(way)?.minutes ?? 1;
+
+export const brewOf = (drink: Drink, brewId: string): Brew | undefined => drink.brews.find((b) => b.id === brewId);
+
+/** A way of the drink's first brew. */
+export const wayOf = (drink: Drink, wayId: string): BrewWay | undefined =>
+  drink.brews[0].ways.find((w) => w.id === wayId);
+
+/** How a target makes a brew. */
+export function choiceFor(drink: Drink, target: PlanTarget, brewId: string): WayChoice {
+  if (brewId === drink.brews[0].id) return { wayId: target.wayId, steepMin: target.steepMin };
+  const written = brewOf(drink, brewId)!.ways[0]!;
+  return target.others?.[brewId] ?? { wayId: written.id, steepMin: writtenMinutes(written) };
 }
 
-export const wayOf = (drink: Drink, wayId: string): BrewWay | undefined => drink.brew.ways.find((w) => w.id === wayId);
+/** A way with another length of its main stage. */
+export function withSteep(way: BrewWay, minutes: number): BrewWay {
+  const main = mainStageOf(way);
+  return { ...way, stages: way.stages.map((s) => (s === main ? { ...main, minutes } : s)) };
+}
 
-/** A way with another length of its steep. */
-export const withSteep = (way: BrewWay, minutes: number): BrewWay => ({
-  ...way,
-  stages: way.stages.map((s) => (s.kind === 'steep' ? { ...s, minutes } : s)),
-});
+/** A way as it stays in the pot: everything up to the strain. */
+export const untilStrained = (way: BrewWay): readonly Stage[] => {
+  const end = way.stages.findIndex((s) => s.kind === 'strain');
+  return end < 0 ? way.stages : way.stages.slice(0, end + 1);
+};
+
+/** What is done to the strained liquor. */
+export const afterStraining = (way: BrewWay): readonly Stage[] => way.stages.slice(untilStrained(way).length);
+
+/** A brew that ends as a syrup: something is dissolved in it. */
+export const isSyrup = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'dissolve');

@@ -35,7 +35,7 @@ describe('opening a figure', () => {
   it('the yield adds up to what the plan promises', () => {
     const plan = aPlan();
     const parts = explain(plan, 'yield').steps.map((s) => Number(s.value!.replace('−', '-').replace(/[^-\d.]/g, '')));
-    expect(parts.reduce((a, b) => a + b)).toBeCloseTo(plan.concentrate.volumeMl, 0);
+    expect(parts.reduce((a, b) => a + b)).toBeCloseTo(plan.brews[0].figures.volumeMl, 0);
     expect(explain(plan, 'yield').likely!.low).toMatch(/^\d+\.\d ml$/);
   });
 

@@ -1,15 +1,15 @@
 import { FACTOR_SIGMA } from '../brew/brewRun';
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
-import { steepOf } from '../drink/drink';
+import { brewOf, mainStageOf, type BrewWay } from '../drink/drink';
 import { BURNER_EFFICIENCY, SURFACE_STEAM } from '../heat/heating';
 import { CLOSED_LOSS } from '../heat/vessel';
 import { TWO_STEP } from '../heat/cooling';
-import { likelyRange } from '../quantity/estimate';
+import { combineSigmas, likelyRange } from '../quantity/estimate';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
 import { harshLimitGPerL, netBodyGPerL, strengthShares } from '../liquid/strength';
-import { sugarGPerL } from '../liquid/liquid';
+import { sugarGPerL, type Liquid } from '../liquid/liquid';
 import { STRENGTH_BAND } from '../brew/steepCurve';
-import type { Plan } from '../plan/planDrink';
+import { ledgerOf, type Plan, type PlannedBrew } from '../plan/planDrink';
 
 /** One line of how a figure comes about: words, and the figure it leads to. */
 export type Step = { text: string; value?: string };
@@ -28,7 +28,7 @@ export type Explanation = {
   likely?: { low: string; high: string };
 };
 
-/** Figures of a plan that can be opened; leaf is told by ingredient. */
+/** Figures of a plan that can be opened; leaf is told by ingredient. Those of a brew are of the brew that is asked for. */
 export type FigureId =
   | `leaf:${string}`
   | 'water'
@@ -57,17 +57,19 @@ const percent = (v: number): string => `${(100 * v).toFixed(0)} %`;
 const gPerL = (v: number): string => `${v.toFixed(2)} g/L`;
 
 /** How a figure of a plan comes about. */
-export function explain(plan: Plan, figure: FigureId): Explanation {
-  if (figure.startsWith('leaf:')) return explainLeaf(plan, figure.slice('leaf:'.length));
-  return EXPLAINERS[figure as Exclude<FigureId, `leaf:${string}`>](plan);
+export function explain(plan: Plan, figure: FigureId, brewId: string = plan.brews[0].brewId): Explanation {
+  const brew = plan.brews.find((b) => b.brewId === brewId) ?? plan.brews[0];
+  if (figure.startsWith('leaf:')) return explainLeaf(plan, brew, figure.slice('leaf:'.length));
+  return EXPLAINERS[figure as Exclude<FigureId, `leaf:${string}`>](plan, brew);
 }
 
-function explainLeaf(plan: Plan, ingredientId: string): Explanation {
-  const leaf = plan.leaf.find((l) => l.ingredientId === ingredientId)!;
+const writtenWay = (plan: Plan, b: PlannedBrew): BrewWay =>
+  brewOf(plan.drink, b.brewId)!.ways.find((w) => w.id === b.way.id)!;
+
+function explainLeaf(plan: Plan, brew: PlannedBrew, ingredientId: string): Explanation {
+  const leaf = brew.leaf.find((l) => l.ingredientId === ingredientId)!;
   const b = botanicalBySlug(leaf.plant);
-  const written = plan.drink.brew.ways
-    .find((w) => w.id === plan.way.id)!
-    .ingredients.find((i) => i.id === ingredientId)!;
+  const written = writtenWay(plan, brew).ingredients.find((i) => i.id === ingredientId)!;
   return {
     title: b.name,
     exact: g(leaf.grams),
@@ -103,8 +105,8 @@ const plantConstants = (b: Botanical): Constant[] => [
     : []),
 ];
 
-const rateConstants = (plan: Plan): Constant[] =>
-  plan.leaf.flatMap((l) => {
+const rateConstants = (brew: PlannedBrew): Constant[] =>
+  brew.leaf.flatMap((l) => {
     const b = botanicalBySlug(l.plant);
     if (b.extractionClass === 'stirred_in') return [];
     const { body } = EXTRACTION_CLASSES[b.extractionClass];
@@ -117,37 +119,40 @@ const rateConstants = (plan: Plan): Constant[] =>
     ];
   });
 
-const steepTime = (plan: Plan): { startMin: number; endMin: number } =>
-  plan.run.stages.find((s) => s.kind === 'steep')!;
+/** The brew's main stage in time; the whole of it where nothing is steeped. */
+function mainTime(b: PlannedBrew): { startMin: number; endMin: number } {
+  const main = mainStageOf(b.way);
+  return b.run.stages.find((s) => s.stageId === main?.id) ?? { startMin: 0, endMin: b.run.endMin };
+}
 
-const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Explanation> = {
-  water: (plan) => {
-    const written = plan.drink.brew.ways.find((w) => w.id === plan.way.id)!;
+const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: PlannedBrew) => Explanation> = {
+  water: (plan, b) => {
+    const written = writtenWay(plan, b);
     return {
       title: 'Water into the vessel',
-      exact: ml(plan.waterMl),
+      exact: ml(b.waterMl),
       steps: [
         { text: 'in the recipe as written', value: ml(written.waterMl) },
-        { text: 'times as large as the leaf is', value: times(plan.waterMl / written.waterMl) },
-        { text: 'of which comes out as concentrate', value: ml(plan.run.ledger.outMl) },
+        { text: 'times as large as the leaf is', value: times(b.waterMl / written.waterMl) },
+        { text: 'of which comes out as concentrate', value: ml(ledgerOf(b).outMl) },
         { text: 'rounded to 10 ml' },
       ],
       constants: [],
     };
   },
-  heat: (plan) => {
+  heat: (plan, b) => {
     const { kind, watts } = plan.kitchen.burner;
-    const heat = plan.run.stages.find((s) => s.kind === 'heat');
+    const heat = b.run.stages.find((s) => s.kind === 'heat');
     return {
       title: 'Time to the boil',
       exact: min((heat?.endMin ?? 0) - (heat?.startMin ?? 0)),
       steps: [
-        { text: `water and ${plan.vessel.name} from the tap`, value: celsius(plan.kitchen.tapC) },
+        { text: `water and ${b.vessel.name} from the tap`, value: celsius(plan.kitchen.tapC) },
         {
           text: `heat that reaches the pot from ${watts} W`,
           value: `${Math.round(watts * BURNER_EFFICIENCY[kind])} W`,
         },
-        { text: 'to where water boils at this altitude', value: celsius(plan.run.at(steepTime(plan).startMin).tempC) },
+        { text: 'to where water boils at this altitude', value: celsius(b.run.at(mainTime(b).startMin).tempC) },
       ],
       constants: [
         {
@@ -163,27 +168,28 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
       },
     };
   },
-  steep: (plan) => {
-    const { startMin, endMin } = steepTime(plan);
-    const inFridge = steepOf(plan.way).place === 'fridge';
+  steep: (plan, b) => {
+    const { startMin, endMin } = mainTime(b);
+    const main = mainStageOf(b.way);
+    const inFridge = main?.kind === 'steep' && main.place === 'fridge';
     const loss = CLOSED_LOSS[inFridge ? 'fridge' : 'counter'];
     return {
       title: 'The steep and its temperatures',
       exact: min(endMin - startMin),
       steps: [
         { text: 'chosen by you, or by what tastings say', value: min(endMin - startMin) },
-        { text: 'begins at', value: celsius(plan.run.at(startMin).tempC) },
+        { text: 'begins at', value: celsius(b.run.at(startMin).tempC) },
         {
           text: `cools by itself, lid on, towards ${celsius(inFridge ? plan.kitchen.fridgeC : plan.kitchen.roomC)}, and ends at`,
-          value: celsius(plan.run.at(endMin).tempC),
+          value: celsius(b.run.at(endMin).tempC),
         },
       ],
       constants: [{ name: 'heat lost by a closed vessel', value: `${loss.value} W/(m² K)`, source: loss.source }],
     };
   },
-  steam: (plan) => ({
+  steam: (_plan, b) => ({
     title: 'Steam',
-    exact: ml(plan.run.ledger.steamMl),
+    exact: ml(ledgerOf(b).steamMl),
     steps: [{ text: 'leaves from under the lid while it is hot, less as it cools, by the vapour pressure' }],
     constants: [
       {
@@ -193,27 +199,27 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
       },
       { name: 'vapour pressure of water', value: 'by temperature', source: 'IAPWS-IF97' },
     ],
-    likely: likelyMl(plan.run.ledger.steamMl, FACTOR_SIGMA.steam),
+    likely: likelyMl(ledgerOf(b).steamMl, FACTOR_SIGMA.steam),
   }),
-  held: (plan) => ({
+  held: (_plan, b) => ({
     title: 'Held by the plants',
-    exact: ml(plan.run.ledger.heldMl - plan.run.ledger.pressedMl),
+    exact: ml(ledgerOf(b).heldMl - ledgerOf(b).pressedMl),
     steps: [
-      { text: 'drunk by the plants when drained', value: ml(plan.run.ledger.heldMl) },
-      { text: 'won back by pressing', value: ml(plan.run.ledger.pressedMl) },
+      { text: 'drunk by the plants when drained', value: ml(ledgerOf(b).heldMl) },
+      { text: 'won back by pressing', value: ml(ledgerOf(b).pressedMl) },
     ],
-    constants: plan.leaf.map((l) => {
-      const b = botanicalBySlug(l.plant);
+    constants: b.leaf.map((l) => {
+      const row = botanicalBySlug(l.plant);
       return {
-        name: `${b.name}: holds, and gives back when pressed`,
-        value: `${b.absorbGPerG} g/g, ${percent(b.pressRecovery)}`,
+        name: `${row.name}: holds, and gives back when pressed`,
+        value: `${row.absorbGPerG} g/g, ${percent(row.pressRecovery)}`,
         source: 'botanical table, modelling default',
       };
     }),
-    likely: likelyMl(plan.run.ledger.heldMl - plan.run.ledger.pressedMl, FACTOR_SIGMA.held),
+    likely: likelyMl(ledgerOf(b).heldMl - ledgerOf(b).pressedMl, FACTOR_SIGMA.held),
   }),
-  yield: (plan) => {
-    const l = plan.run.ledger;
+  yield: (_plan, b) => {
+    const l = ledgerOf(b);
     return {
       title: 'Concentrate that comes out',
       exact: ml(l.outMl),
@@ -223,50 +229,61 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
         { text: 'steam', value: `−${ml(l.steamMl)}` },
         { text: 'held by the plants, pressed', value: `−${ml(l.heldMl - l.pressedMl)}` },
         { text: 'left on pot, cloth and spoon', value: `−${ml(l.clingingMl)}` },
+        ...(l.rinsedMl > 0 ? [{ text: 'rinsed through the plants', value: `+${ml(l.rinsedMl)}` }] : []),
+        ...(l.sweetenedMl > 0 ? [{ text: 'room taken by what sweetens', value: `+${ml(l.sweetenedMl)}` }] : []),
+        ...(l.reducedMl > 0 ? [{ text: 'boiled off', value: `−${ml(l.reducedMl)}` }] : []),
+        ...(b.pots > 1 ? [{ text: `in all ${b.pots} pots together` }] : []),
       ],
       constants: [{ name: 'left behind at a pour', value: '5 ml and 0.5 %', source: HOUSE }],
-      likely: likelyMl(plan.concentrate.volumeMl, plan.concentrate.sigmaLnVolume),
+      likely: likelyMl(b.figures.volumeMl, b.sigmaLnVolume),
     };
   },
-  'concentrate-strength': (plan) => ({
+  'concentrate-strength': (_plan, b) => ({
     title: 'Strength of the concentrate',
-    exact: times(plan.concentrate.strengthX),
+    exact: times(b.figures.strengthX),
     steps: [
-      { text: 'extract besides sugar and acid', value: gPerL(netBodyGPerL(plan.run.concentrate)) },
+      { text: 'extract besides sugar and acid', value: gPerL(netBodyGPerL(b.concentrate)) },
       { text: 'each plant counted against its usual dose, against the house standard' },
-      ...Object.entries(strengthShares(plan.run.concentrate)).map(([p, share]) => ({
+      ...Object.entries(strengthShares(b.concentrate)).map(([p, share]) => ({
         text: `of it from ${botanicalBySlug(p).name}`,
         value: percent(share),
       })),
     ],
     constants: [
       { name: 'the house standard, ×1', value: 'the drink as written, run forward', source: 'worked out each time' },
-      ...rateConstants(plan),
+      ...rateConstants(b),
     ],
-    likely: likelyTimes(plan.concentrate.strengthX, plan.concentrate.sigmaLnStrength),
+    likely: likelyTimes(b.figures.strengthX, b.sigmaLnStrength),
   }),
   syrup: (plan) => ({
     title: 'Syrup',
-    exact: ml(plan.jug.mix.syrupMl),
+    exact: plan.syrups.map((s) => ml(plan.jug.mix[s.lineId] ?? 0)).join(', '),
     steps: [
       { text: 'sugar wanted in the jug, before ice', value: gPerL(plan.jugWanted.sugarGPerL) },
       {
-        text: 'of which the plants bring',
-        value: gPerL((sugarGPerL(plan.run.concentrate) * plan.jug.mix.concentrateMl) / plan.jug.figures.volumeMl),
+        text: 'of which the brews bring',
+        value: gPerL(
+          brewParts(plan).reduce((sum, p) => sum + sugarGPerL(p.liquid) * p.ml, 0) / plan.jug.figures.volumeMl,
+        ),
       },
-      { text: `the rest as a syrup of ${plan.syrup.brix} °Bx`, value: ml(plan.jug.mix.syrupMl) },
-      { text: 'sugar and water in it', value: `${g(plan.syrup.sugarG)} and ${g(plan.syrup.waterG)}` },
+      ...plan.syrups.flatMap((s) => [
+        { text: `the rest as a syrup of ${s.brix} °Bx`, value: ml(plan.jug.mix[s.lineId] ?? 0) },
+        { text: 'sugar and water in it', value: `${g(s.sugarG)} and ${g(s.waterG)}` },
+      ]),
     ],
     constants: [{ name: 'density of a sugar solution', value: 'by Brix', source: 'Bettin et al. 1998' }],
   }),
   mix: (plan) => ({
     title: 'What goes into the jug',
-    exact: `${ml(plan.jug.mix.concentrateMl)}, ${ml(plan.jug.mix.syrupMl)}, ${ml(plan.jug.mix.waterMl)}`,
+    exact: Object.values(plan.jug.mix).map(ml).join(', '),
     steps: [
       { text: 'wanted in the jug', value: `${ml(plan.jugWanted.volumeMl)} at ${times(plan.jugWanted.strengthX)}` },
-      { text: 'concentrate for that strength', value: ml(plan.jug.mix.concentrateMl) },
-      { text: 'syrup for that sugar', value: ml(plan.jug.mix.syrupMl) },
-      { text: 'water for the rest', value: ml(plan.jug.mix.waterMl) },
+      ...plan.drink.mix
+        .filter((l) => l.at === 'jug')
+        .map((l) => ({
+          text: `${l.name.toLowerCase()} ${WHY_POURED[l.from.kind]}`,
+          value: ml(plan.jug.mix[l.id] ?? 0),
+        })),
       { text: 'it will be worked out again from what really comes out' },
     ],
     constants: [],
@@ -280,7 +297,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
       { text: 'so wanted in the jug', value: times(plan.jugWanted.strengthX) },
     ],
     constants: [],
-    likely: likelyTimes(plan.jug.figures.strengthX, plan.concentrate.sigmaLnStrength),
+    likely: likelyTimes(plan.jug.figures.strengthX, jugSigma(plan)),
   }),
   'glass-strength': (plan) => ({
     title: 'Strength in the glass',
@@ -291,7 +308,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
       { text: 'into a pour of', value: ml(plan.target.glassMl) },
     ],
     constants: [],
-    likely: likelyTimes(plan.glass.figures.strengthX, plan.concentrate.sigmaLnStrength),
+    likely: likelyTimes(plan.glass.figures.strengthX, jugSigma(plan)),
   }),
   'glass-sugar': (plan) => ({
     title: 'Sugar in the glass',
@@ -319,15 +336,15 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan) => Ex
     ],
     likely: inGrams(plan.glass.meltedG, 0.25),
   }),
-  window: (plan) => ({
+  window: (plan, b) => ({
     title: 'The window to pull in',
-    exact: plan.curve.window ? `${min(plan.curve.window.fromMin)} to ${min(plan.curve.window.toMin)}` : 'none',
+    exact: b.curve?.window ? `${min(b.curve.window.fromMin)} to ${min(b.curve.window.toMin)}` : 'none',
     steps: [
       { text: 'strong enough: within a band around what is wanted', value: percent(STRENGTH_BAND) },
       { text: 'not too harsh: below what this house bears', value: times(plan.houseHarshLimit) },
     ],
     constants: [
-      ...plan.leaf.map((l) => ({
+      ...b.leaf.map((l) => ({
         name: `${l.name}: harsh limit unsweetened`,
         value: gPerL(harshLimitGPerL(l.plant)),
         source: 'usual dose and longest advised time, by the model',
@@ -370,4 +387,31 @@ function likelyMl(value: number, sigma: number): { low: string; high: string } {
 function likelyTimes(value: number, sigma: number): { low: string; high: string } {
   const { low, high } = likelyRange(value, sigma);
   return { low: times(low), high: times(high) };
+}
+
+const WHY_POURED = {
+  brew: 'for that strength',
+  syrup: 'for that sugar',
+  juice: 'for its acid, or as the book has it',
+  spirit: 'as the book has it',
+  water: 'for the rest',
+} as const;
+
+/** Brews as they are poured into the jug. */
+const brewParts = (plan: Plan): { liquid: Liquid; ml: number }[] =>
+  plan.drink.mix.flatMap((l) => {
+    const { from } = l;
+    if (from.kind !== 'brew') return [];
+    return [{ liquid: plan.brews.find((b) => b.brewId === from.brewId)!.concentrate, ml: plan.jug.mix[l.id] ?? 0 }];
+  });
+
+/** Spread of the jug's strength: each brew's own, by its share; they are unknown independently of each other. */
+function jugSigma(plan: Plan): number {
+  const parts = plan.drink.mix.flatMap(({ from, id }) => {
+    if (from.kind !== 'brew') return [];
+    const b = plan.brews.find((x) => x.brewId === from.brewId)!;
+    return [{ sigma: b.sigmaLnStrength, x: b.figures.strengthX * (plan.jug.mix[id] ?? 0) }];
+  });
+  const all = parts.reduce((sum, p) => sum + p.x, 0);
+  return all === 0 ? 0 : combineSigmas(...parts.map((p) => (p.sigma * p.x) / all));
 }

@@ -1,5 +1,5 @@
 import type { Batch, StoredVessel } from '../batch/batch';
-import { standardOf } from '../batch/batch';
+import { JUG, standardOf } from '../batch/batch';
 import { volumeMl } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
 import { factsOfStored } from '../safety/factsOf';
@@ -10,7 +10,7 @@ import type { KeepingWindow } from './keepingWindow';
 /** A jug or bottle on the shelf, with all that its label says. */
 export type ShelfItem = {
   batchId: string;
-  vesselId: StoredVessel['id'];
+  vesselId: string;
   drinkName: string;
   name: string;
   volumeMl: number;
@@ -35,7 +35,7 @@ export function shelfItemsOf(batch: Batch, nowMs: number): readonly ShelfItem[] 
 }
 
 function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
-  const concentrate = stored.id === 'concentrate';
+  const concentrate = stored.id !== JUG;
   const made = Date.parse(batch.startedAt);
   const facts = factsOfStored(batch, { liquid: stored.liquid, concentrate }, Math.max(0, (nowMs - made) / DAY_MS));
   const window = windowOf(facts);

@@ -1,12 +1,12 @@
 import { InputError } from '../quantity/errors';
-import { requireNotNegative } from '../quantity/range';
+import { requireInRange, requireNotNegative } from '../quantity/range';
 import { sucroseDensity } from '../sugar/sucroseSolution';
 import { waterDensity } from '../physics/water';
 
 export type ByKind = Readonly<Record<string, number>>;
 
 /**
- * What a liquid is made of, in grams (caffeine in mg). Everything here adds when liquids are mixed and halves when
+ * What a liquid is made of, in grams (caffeine in mg; `ethanolG` is alcohol). Everything here adds when liquids are mixed and halves when
  * they are halved; strength, Brix, acidity and colour are derived.
  * Body is net: without the plant's own sugar and acid, which stand under sugar and acid.
  */
@@ -18,9 +18,10 @@ export type Liquid = {
   /** as citric acid */
   readonly acidG: number;
   readonly caffeineMg: number;
+  readonly ethanolG: number;
 };
 
-export const NO_LIQUID: Liquid = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0 };
+export const NO_LIQUID: Liquid = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
 
 /** Plain water of a volume at 20 °C. */
 export const waterOf = (volumeMl: number): Liquid => ({
@@ -52,11 +53,12 @@ export const addSugar = (l: Liquid, sugarG: number, kind: string): Liquid => ({
 /** All of these in one vessel. */
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {
   // Filled in place, then handed out as read-only: this runs some hundred times in a plan.
-  const sum = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0 };
+  const sum = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
   for (const l of liquids) {
     sum.waterG += l.waterG;
     sum.acidG += l.acidG;
     sum.caffeineMg += l.caffeineMg;
+    sum.ethanolG += l.ethanolG;
     addInto(sum.bodyG, l.bodyG);
     addInto(sum.harshG, l.harshG);
     addInto(sum.sugarG, l.sugarG);
@@ -78,6 +80,7 @@ export function portionOf(l: Liquid, share: number): Liquid {
     sugarG: mapKinds(l.sugarG, (g) => g * share),
     acidG: l.acidG * share,
     caffeineMg: l.caffeineMg * share,
+    ethanolG: l.ethanolG * share,
   };
 }
 
@@ -104,7 +107,7 @@ export function totalOf(kinds: ByKind): number {
   return sum;
 }
 export const solidsG = (l: Liquid): number => totalOf(l.bodyG) + totalOf(l.harshG) + totalOf(l.sugarG) + l.acidG;
-export const massG = (l: Liquid): number => l.waterG + solidsG(l);
+export const massG = (l: Liquid): number => l.waterG + l.ethanolG + solidsG(l);
 
 /** Apparent sugar, % by mass: all dissolved solids counted as sucrose. */
 export const apparentBrix = (l: Liquid): number => (massG(l) === 0 ? 0 : (100 * solidsG(l)) / massG(l));
@@ -113,8 +116,22 @@ export const apparentBrix = (l: Liquid): number => (massG(l) === 0 ? 0 : (100 * 
 export function volumeMl(l: Liquid): number {
   const solids = solidsG(l);
   const mass = l.waterG + solids;
-  return mass === 0 ? 0 : (1000 * mass) / sucroseDensity((100 * solids) / mass);
+  const alcoholMl = l.ethanolG / ETHANOL_G_PER_ML;
+  return (mass === 0 ? 0 : (1000 * mass) / sucroseDensity((100 * solids) / mass)) + alcoholMl;
 }
+
+/** Density of alcohol at 20 °C. That it shrinks a little when it mixes with water is left out: below 4 % of the volume. */
+const ETHANOL_G_PER_ML = 0.789;
+
+/** A spirit of a strength by volume, % vol. */
+export const spiritOf = (ml: number, abv: number): Liquid => ({
+  ...waterOf(ml * (1 - requireInRange('spiritOf', 'abv', abv, { unit: '% vol', min: 0, max: 96 }) / 100)),
+  ethanolG: (requireNotNegative('spiritOf', 'ml', ml, 'ml') * abv * ETHANOL_G_PER_ML) / 100,
+});
+
+/** Alcohol by volume, %. */
+export const abvOf = (l: Liquid): number =>
+  l.ethanolG === 0 ? 0 : (100 * l.ethanolG) / ETHANOL_G_PER_ML / volumeMl(l);
 
 const perLitre = (l: Liquid, g: number): number => (g === 0 ? 0 : (1000 * g) / volumeMl(l));
 

@@ -1,4 +1,4 @@
-import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
+import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
 import { EXTRACTION_CLASSES, HEAT_ONLY_EA } from '../extraction/extractionClass';
 import { extent } from '../extraction/extract';
 import { rateFactor } from '../extraction/arrhenius';
@@ -32,23 +32,32 @@ export function strengthShares(l: Liquid): Record<string, number> {
 }
 
 /**
- * Harsh solids of a plant that bring a drinker to the limit, g/L: what its usual dose gives at the middle of its hot
- * temperatures in the longest time practice advises, or in the longest cold steep if it is only steeped cold.
+ * Harsh solids of a plant that bring a drinker to the limit, g/L: the most its usual dose gives in the longest time practice
+ * advises, hot at the middle of its temperatures or cold in the fridge. A plant that the table calls not harsh has no limit.
  * House estimate built on the botanical table; verdicts move it for the house.
  */
 export function harshLimitGPerL(plant: string): number {
-  const b = botanicalBySlug(plant);
-  if (b.extractionClass === 'stirred_in') return Infinity;
+  const known = LIMITS.get(plant);
+  if (known !== undefined) return known;
+  const limit = limitOf(botanicalBySlug(plant));
+  LIMITS.set(plant, limit);
+  return limit;
+}
+
+// The table never changes while the program runs.
+const LIMITS = new Map<string, number>();
+
+function limitOf(b: Botanical): number {
+  if (b.extractionClass === 'stirred_in' || b.harshNote === 'none') return Infinity;
   const { harsh } = EXTRACTION_CLASSES[b.extractionClass];
-  const hot = b.hotMin.max > 0;
-  const minutes = hot ? b.hotMin.max : b.coldHours.max * 60;
-  const tempC = hot ? (b.hotC.min + b.hotC.max) / 2 : 5;
-  const out = extent(
-    harsh,
-    minutes * rateFactor(harsh.eaKJPerMol, tempC),
-    minutes * rateFactor(Math.max(HEAT_ONLY_EA, harsh.eaKJPerMol), tempC),
-  );
-  const limit = b.dose.typical * b.harshMax * out;
+  const out = (minutes: number, tempC: number): number =>
+    extent(
+      harsh,
+      minutes * rateFactor(harsh.eaKJPerMol, tempC),
+      minutes * rateFactor(Math.max(HEAT_ONLY_EA, harsh.eaKJPerMol), tempC),
+    );
+  const most = Math.max(out(b.hotMin.max, (b.hotC.min + b.hotC.max) / 2), out(b.coldHours.max * 60, 5));
+  const limit = b.dose.typical * b.harshMax * most;
   return limit > 0 ? limit : Infinity;
 }
 

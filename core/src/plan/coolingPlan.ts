@@ -3,7 +3,7 @@ import { TWO_STEP, twoStepCooling, type TwoStepCooling } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, type Load } from '../heat/heating';
 import { temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
 import { closedLossWPerK, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
-import { massG, volumeMl, type Liquid } from '../liquid/liquid';
+import { massG, portionOf, volumeMl, type Liquid } from '../liquid/liquid';
 import type { Kitchen } from '../drink/drink';
 
 /** How a strained brew gets safely into the fridge. */
@@ -24,6 +24,8 @@ export type CoolingSetup = {
   concentrate: Liquid;
   strainedC: number;
   pot: Vessel;
+  /** pots that it is split into, each in its own bath; one if left out */
+  pots?: number;
   jug: Vessel;
   jugLiquid: Liquid;
   /** plain water of the mix, g */
@@ -67,7 +69,7 @@ function coolThrough(bathToC: number, withIce: boolean, setup: CoolingSetup): Co
   const segments: Segment[] = [];
   let bathMin = 0;
   if (bathToC < strainedC) {
-    const tauMin = coolingTauMin(loadIn(pot, concentrate, 'ice-bath', 0));
+    const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / (setup.pots ?? 1)), 'ice-bath', 0));
     bathMin = newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: 0, tauMin });
     segments.push({ kind: 'newton', minutes: bathMin, fromC: strainedC, towardsC: 0, tauMin });
   }

@@ -2,6 +2,7 @@ import { glassOverIce } from '../heat/ice';
 import {
   apparentBrix,
   massG,
+  NO_LIQUID,
   portionOfVolume,
   pourTogether,
   syrupOf,
@@ -23,14 +24,17 @@ export type Glass = {
 /** Share of a drinking glass's mass that warms or cools with the drink. House estimate. */
 const GLASS_SHARE = 0.7;
 
-/** A glass poured from the jug, as it is `minutes` later; without ice it is the drink as poured. */
+/**
+ * A glass poured from the jug, as it is `minutes` later; without ice it is the drink as poured.
+ * `atGlass` is what is poured into each glass beside the jug, and part of `glassMl`.
+ */
 export function pourGlass(
   jug: Liquid,
-  { glassMl, iceG }: { glassMl: number; iceG: number },
+  { glassMl, iceG, atGlass = NO_LIQUID }: { glassMl: number; iceG: number; atGlass?: Liquid },
   kitchen: Kitchen,
   minutes: number,
 ): Glass {
-  const poured = portionOfVolume(jug, glassMl);
+  const poured = pourTogether(portionOfVolume(jug, glassMl - volumeMl(atGlass)), atGlass);
   if (iceG === 0) return { meltedG: 0, thinning: 1, tempC: kitchen.fridgeC, liquid: poured };
   const glass = glassOverIce(
     {

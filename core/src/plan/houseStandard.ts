@@ -1,45 +1,116 @@
 import { runBrew } from '../brew/brewRun';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
-import { wayOf, type Drink } from '../drink/drink';
-import { massesForSyrup } from '../sugar/syrup';
-import { pourTogether, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
+import { choiceFor, isSyrup, type Drink, type MixLine, type PlanTarget } from '../drink/drink';
 import { InputError } from '../quantity/errors';
+import { NO_LIQUID, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { weightedStrength } from '../liquid/strength';
 import { iceFor, pourGlass } from './glass';
+import { lineLiquid } from './mixLines';
 import { smallestVesselFor } from './vesselChoice';
 
+/** The drink as written, run forward: its jug by parts, what is poured at each glass, and the weighted strength of ×1.0. */
+export type Book = {
+  standard: number;
+  /** volume of each part in the jug, ml */
+  mixMl: Readonly<Record<string, number>>;
+  /** weighted strength that each part brings to a litre of the glass, as shares of the whole */
+  shares: Readonly<Record<string, number>>;
+};
+
 /**
- * Weighted strength of the house standard, the glass that is ×1.0: the drink's own recipe run forward with the reference
- * figures. It is worked out anew each time and never stored, so a better model does not move what ×1.0 means.
+ * The house standard, the glass that is ×1.0: the drink's own recipe run forward with the reference figures. It is worked
+ * out anew each time and never stored, so a better model does not move what ×1.0 means.
+ * @throws InputError for a recipe that does not come out: overfull, or too large for any ordinary pot
  */
-export function bookStandard(drink: Drink): number {
-  const known = STANDARDS.get(drink);
-  if (known !== undefined) return known;
-  const standard = weightedStrength(bookGlass(drink));
-  STANDARDS.set(drink, standard);
-  return standard;
+export function bookOf(drink: Drink): Book {
+  const known = BOOKS.get(drink);
+  if (known) return known;
+  const book = runBook(drink);
+  BOOKS.set(drink, book);
+  return book;
 }
 
-// A drink is never changed in place, so its standard can be kept for as long as the drink itself is.
-const STANDARDS = new WeakMap<Drink, number>();
+/** Weighted strength of ×1.0. */
+export const bookStandard = (drink: Drink): number => bookOf(drink).standard;
 
-function bookGlass(drink: Drink): Liquid {
-  const way = wayOf(drink, drink.book.wayId);
-  if (!way) throw new InputError('bookStandard', 'book.wayId', `a way of ${drink.id}`, drink.book.wayId);
+// A drink is never changed in place, so its book can be kept for as long as the drink itself is.
+const BOOKS = new WeakMap<Drink, Book>();
+
+function runBook(drink: Drink): Book {
   const kitchen = DEFAULT_KITCHEN;
-  const vessel = smallestVesselFor(kitchen.vessels, way, 1);
-  if (!vessel) throw new InputError('bookStandard', 'waterMl', 'an amount that fits the default kitchen', way.waterMl);
-  const { concentrate } = runBrew({ way, scale: 1, vessel, kitchen });
-  const syrup = syrupOf(massesForSyrup({ volumeMl: drink.book.syrupMl, brix: drink.syrup.brix }));
-  const waterMl = drink.book.jugMl - volumeMl(concentrate) - drink.book.syrupMl;
-  if (waterMl < 0)
-    throw new InputError('bookStandard', 'book.jugMl', 'at least concentrate and syrup', drink.book.jugMl);
-  const jug = pourTogether(concentrate, syrup, waterOf(waterMl));
+  const brewed = new Map(drink.brews.map((b) => [b.id, bookBrew(drink, b.id)]));
+  const liquidOf = (line: MixLine): Liquid =>
+    line.from.kind === 'brew' ? brewed.get(line.from.brewId)! : lineLiquid(line.from, 1000);
+  const inJug = drink.mix.filter((l) => l.at === 'jug');
+  const fixed = inJug.map((l) => (l.book === 'all' ? volumeMl(liquidOf(l)) : l.book === 'rest' ? 0 : l.book));
+  const restMl = drink.book.jugMl - fixed.reduce((sum, ml) => sum + ml, 0);
+  if (restMl < -1) throw new InputError('bookOf', 'book.jugMl', 'at least all that goes into it', drink.book.jugMl);
+  const mixMl = Object.fromEntries(inJug.map((l, i) => [l.id, l.book === 'rest' ? Math.max(0, restMl) : fixed[i]!]));
+  const poured = inJug.map((l) => portion(liquidOf(l), mixMl[l.id]!));
+  const jug = pourTogether(...poured);
   const { serve } = drink;
-  return pourGlass(
+  const { liquid } = pourGlass(
     jug,
-    { glassMl: serve.glassMl, iceG: iceFor(serve, serve.glassMl, drink.book.iced) },
+    {
+      glassMl: serve.glassMl,
+      iceG: iceFor(serve, serve.glassMl, drink.book.iced),
+      atGlass: atGlassOf(drink, serve.glassMl),
+    },
     kitchen,
     serve.rightAtMin,
-  ).liquid;
+  );
+  const amounts = poured.map((l) => weightedStrength(l) * volumeMl(l));
+  const all = amounts.reduce((sum, a) => sum + a, 0);
+  return {
+    standard: weightedStrength(liquid),
+    mixMl,
+    shares: Object.fromEntries(inJug.map((l, i) => [l.id, all > 0 ? amounts[i]! / all : 0])),
+  };
 }
+
+const portion = (liquid: Liquid, ml: number): Liquid => (ml === 0 ? NO_LIQUID : portionOfVolume(liquid, ml));
+
+function bookBrew(drink: Drink, brewId: string): Liquid {
+  const brew = drink.brews.find((b) => b.id === brewId)!;
+  const first = brew === drink.brews[0];
+  const way = first ? brew.ways.find((w) => w.id === drink.book.wayId) : brew.ways[0];
+  if (!way) throw new InputError('bookOf', 'book.wayId', `a way of ${drink.id}`, drink.book.wayId);
+  const vessel = smallestVesselFor(DEFAULT_KITCHEN.vessels, way, 1);
+  if (!vessel) throw new InputError('bookOf', 'waterMl', 'an amount that fits the default kitchen', way.waterMl);
+  return runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN }).concentrate;
+}
+
+/** Share of each glass that is poured at the glass, not from the jug. */
+export const glassLinesShare = (drink: Drink): number =>
+  drink.mix.filter((l) => l.at === 'glass').reduce((sum, l) => sum + shareAtGlass(l), 0);
+
+/** A part at the glass is written as a share of the glass: ml to 1000 ml. */
+const shareAtGlass = ({ book }: MixLine): number => (typeof book === 'number' ? book / 1000 : 0);
+
+/** What is poured into a glass beside the jug. */
+export const atGlassOf = (drink: Drink, glassMl: number): Liquid =>
+  pourTogether(
+    ...drink.mix
+      .filter((l) => l.at === 'glass' && shareAtGlass(l) > 0)
+      .map((l) => lineLiquid(l.from, shareAtGlass(l) * glassMl)),
+  );
+
+/**
+ * Volume of a part that no wish decides, ml to a litre of the jug: as the book has it. Undefined for what is solved: brews,
+ * the syrup that follows the wish for sugar, juice where acid is asked for, and the rest.
+ */
+export function fixedPerLitreMl(drink: Drink, target: PlanTarget, line: MixLine): number | undefined {
+  if (line.book === 'rest' || line.from.kind === 'brew') return undefined;
+  if (line === sweetLineOf(drink)) return undefined;
+  if (line.from.kind === 'juice' && target.acidGPerL !== undefined) return undefined;
+  return (1000 * bookOf(drink).mixMl[line.id]!) / drink.book.jugMl;
+}
+
+/** The plain syrup that follows the wish for sugar. */
+const sweetLineOf = (drink: Drink): MixLine | undefined =>
+  drink.mix.find((l) => l.at === 'jug' && l.from.kind === 'syrup');
+
+/** Whether anything can follow the wish for sugar: a plain syrup, or a brew that ends as one. */
+export const canSweeten = (drink: Drink, target: PlanTarget): boolean =>
+  sweetLineOf(drink) !== undefined ||
+  drink.brews.some((b) => b.ways.some((w) => w.id === choiceFor(drink, target, b.id).wayId && isSyrup(w)));

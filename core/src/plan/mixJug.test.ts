@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { solveBlend } from '../blend/solveBlend';
-import { NO_LIQUID, portionOfVolume, sugarGPerL, syrupOf, totalOf, volumeMl } from '../liquid/liquid';
+import { portionOfVolume, sugarGPerL, syrupOf, totalOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { massesForSyrup } from '../sugar/syrup';
 import { aPlan } from '../testing/aBatch';
 import { mixJug, shortFall, waterToThinMl, type JugWanted, type OnHand } from './mixJug';
@@ -63,15 +63,16 @@ describe('a blend', () => {
 describe('the jug from what came out', () => {
   const plan = aPlan();
   const wanted: JugWanted = plan.jugWanted;
-  const syrup = (ml: number): OnHand['syrup'] =>
-    ml === 0 ? NO_LIQUID : syrupOf(massesForSyrup({ volumeMl: ml, brix: 50 }));
-  const onHand = (concentrateMl: number, syrupMl: number): OnHand => ({
-    concentrate: portionOfVolume(plan.run.concentrate, concentrateMl),
-    syrup: syrup(syrupMl),
-  });
+  const made = plan.brews[0].concentrate;
+  const syrup = (ml: number): Liquid => syrupOf(massesForSyrup({ volumeMl: ml, brix: 50 }));
+  const onHand = (concentrateMl: number, syrupMl: number): OnHand => [
+    { id: 'concentrate', liquid: portionOfVolume(made, concentrateMl) },
+    { id: 'syrup', liquid: syrup(syrupMl) },
+    { id: 'water', liquid: waterOf(1000), endless: true },
+  ];
 
   it('meets strength and sugar when all came out as planned', () => {
-    const jug = mixJug(onHand(volumeMl(plan.run.concentrate), 400), wanted);
+    const jug = mixJug(onHand(volumeMl(made), 400), wanted);
     expect(jug.missed).toEqual([]);
     expect(jug.figures.strengthX).toBeCloseTo(wanted.strengthX, 2);
     expect(sugarGPerL(jug.liquid)).toBeCloseTo(wanted.sugarGPerL, 0);
@@ -82,7 +83,7 @@ describe('the jug from what came out', () => {
     const short = shortFall(onHand(800, 400), wanted)!;
     expect(short.sameVolume.usedUp).toContain('concentrate');
     expect(short.sameVolume.figures.strengthX).toBeLessThan(wanted.strengthX * 0.75);
-    expect(short.smallerJug!.figures.volumeMl).toBeCloseTo((2400 * 800) / plan.jug.mix.concentrateMl, -2);
+    expect(short.smallerJug!.figures.volumeMl).toBeCloseTo((2400 * 800) / plan.jug.mix['concentrate']!, -2);
     expect(short.smallerJug!.figures.strengthX).toBeCloseTo(wanted.strengthX, 2);
   });
 
@@ -94,7 +95,7 @@ describe('the jug from what came out', () => {
 
   it('still answers with no syrup and no concentrate at all', () => {
     expect(shortFall(onHand(1135, 0), wanted)!.smallerJug).toBeUndefined();
-    expect(mixJug({ concentrate: NO_LIQUID, syrup: NO_LIQUID }, wanted).figures.strengthX).toBe(0);
+    expect(mixJug(onHand(0, 0), wanted).figures.strengthX).toBe(0);
   });
 });
 

@@ -1,72 +1,99 @@
 import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
 import { InputError } from '../quantity/errors';
-import {
-  acidGPerL,
-  portionOfVolume,
-  pourTogether,
-  sugarGPerL,
-  totalOf,
-  volumeMl,
-  waterOf,
-  type Liquid,
-} from '../liquid/liquid';
+import { acidGPerL, portionOfVolume, pourTogether, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { harshness, weightedStrength } from '../liquid/strength';
 
-/** What stands on the table for the mix: the liquids as they are, all of each. Water is never short. */
-export type OnHand = { concentrate: Liquid; syrup: Liquid };
+/** A part of the mix as it stands on the table. */
+export type OnHandPart = {
+  id: string;
+  liquid: Liquid;
+  /** never short: water from the tap */
+  endless?: boolean;
+  /** poured in this proportion, ml to a litre of the jug, because no wish decides it */
+  perLitreMl?: number;
+};
+export type OnHand = readonly OnHandPart[];
 
 /** What the jug must be, before any ice. Strength is ×, in proportion to `standard`. */
-export type JugWanted = { volumeMl: number; strengthX: number; sugarGPerL: number; standard: number };
+export type JugWanted = {
+  volumeMl: number;
+  strengthX: number;
+  sugarGPerL: number;
+  acidGPerL?: number;
+  standard: number;
+  /** × that single parts are to bring where several brews make the strength */
+  parts?: Readonly<Record<string, number>>;
+};
 
-export type MixVolumes = { concentrateMl: number; syrupMl: number; waterMl: number };
+/** Millilitres by part. */
+export type MixVolumes = Readonly<Record<string, number>>;
 
 export type JugFigures = { volumeMl: number; strengthX: number; sugarGPerL: number; acidGPerL: number; harsh: number };
+
+export type Wish = 'strength' | 'sugar' | 'acid';
 
 export type Jug = {
   mix: MixVolumes;
   liquid: Liquid;
   figures: JugFigures;
-  /** which wishes are missed, and which liquids are used to the last drop */
-  missed: readonly ('strength' | 'sugar')[];
-  usedUp: readonly ('concentrate' | 'syrup')[];
+  /** which wishes are missed, and which parts are used to the last drop */
+  missed: readonly Wish[];
+  usedUp: readonly string[];
 };
 
-/** Fills the jug from what is on hand, as near to what is wanted as that allows. */
-export function mixJug(onHand: OnHand, wanted: JugWanted): Jug {
-  const liquids: BlendLiquid[] = [
-    {
-      id: 'concentrate',
-      maxMl: volumeMl(onHand.concentrate),
-      perLitre: qualities(onHand.concentrate, wanted.standard),
-    },
-    { id: 'syrup', maxMl: volumeMl(onHand.syrup), perLitre: qualities(onHand.syrup, wanted.standard) },
-    { id: 'water', perLitre: {} },
-  ];
-  const goals = [
-    { id: 'strength', target: wanted.strengthX, tolerance: 0.05 },
-    { id: 'sugar', target: wanted.sugarGPerL, tolerance: 4 },
-  ];
-  const result = solveBlend({ liquids, goals, volumeMl: wanted.volumeMl });
-  if (result.kind === 'no-blend') throw new Error(`mixJug: ${result.reason}, though water is never short`);
-  const mix = {
-    concentrateMl: result.volumesMl.concentrate!,
-    syrupMl: result.volumesMl.syrup!,
-    waterMl: result.volumesMl.water!,
-  };
+/**
+ * Fills the jug from what is on hand, as near to what is wanted as that allows. Without an endless part it fills no further
+ * than what there is.
+ * @throws InputError when there is nothing at all
+ */
+export function mixJug(onHand: OnHand, asWished: JugWanted): Jug {
+  const most = onHand.reduce((sum, p) => sum + (p.endless ? Infinity : volumeMl(p.liquid)), 0);
+  const wanted = { ...asWished, volumeMl: Math.min(asWished.volumeMl, most) };
+  const result = solveBlend({
+    liquids: onHand.map((part) => blendLiquid(part, wanted)),
+    goals: goalsOf(wanted),
+    volumeMl: wanted.volumeMl,
+  });
+  if (result.kind === 'no-blend')
+    throw new InputError('mixJug', 'perLitreMl', 'parts that fit into the jug', wanted.volumeMl);
   return {
-    ...jugOf(onHand, mix, wanted.standard),
-    missed: result.missed as Jug['missed'],
-    usedUp: result.usedUp as Jug['usedUp'],
+    ...jugOf(onHand, result.volumesMl, wanted.standard),
+    missed: result.missed.filter((m): m is Wish => m === 'strength' || m === 'sugar' || m === 'acid'),
+    usedUp: result.usedUp,
   };
+}
+
+function blendLiquid({ id, liquid, endless, perLitreMl }: OnHandPart, wanted: JugWanted): BlendLiquid {
+  const have = endless ? Infinity : volumeMl(liquid);
+  const fixed = perLitreMl === undefined ? undefined : Math.min(have, (perLitreMl * wanted.volumeMl) / 1000);
+  return {
+    id,
+    ...(fixed === undefined ? {} : { minMl: fixed }),
+    ...(fixed === undefined ? (endless ? {} : { maxMl: have }) : { maxMl: fixed }),
+    perLitre: qualities(id, liquid, wanted),
+  };
+}
+
+function goalsOf({ strengthX, sugarGPerL: sugar, acidGPerL: acid, parts = {} }: JugWanted): {
+  id: string;
+  target: number;
+  tolerance: number;
+}[] {
+  return [
+    { id: 'strength', target: strengthX, tolerance: 0.05 },
+    { id: 'sugar', target: sugar, tolerance: 4 },
+    ...(acid === undefined ? [] : [{ id: 'acid', target: acid, tolerance: 0.3 }]),
+    ...Object.entries(parts).map(([id, target]) => ({
+      id: `part:${id}`,
+      target,
+      tolerance: Math.max(0.02, 0.1 * target),
+    })),
+  ];
 }
 
 /** What given volumes make, whether or not they are the ones that were worked out. */
 export function jugOf(onHand: OnHand, mix: MixVolumes, standard: number): Pick<Jug, 'mix' | 'liquid' | 'figures'> {
-  const liquid = pourTogether(
-    portionOfVolume(onHand.concentrate, mix.concentrateMl),
-    portionOfVolume(onHand.syrup, mix.syrupMl),
-    waterOf(mix.waterMl),
-  );
+  const liquid = pourTogether(...onHand.map((part) => portionOfVolume(part.liquid, mix[part.id] ?? 0)));
   return { mix, liquid, figures: figuresOf(liquid, standard) };
 }
 
@@ -79,8 +106,19 @@ export const figuresOf = (liquid: Liquid, standard: number, houseHarshLimit = 1)
   harsh: harshness(liquid, houseHarshLimit),
 });
 
-const qualities = (l: Liquid, standard: number): Record<string, number> =>
-  volumeMl(l) === 0 ? {} : { strength: weightedStrength(l) / standard, sugar: sugarGPerL(l) };
+function qualities(id: string, l: Liquid, { standard, parts }: JugWanted): Record<string, number> {
+  if (volumeMl(l) === 0) return {};
+  const strength = weightedStrength(l) / standard;
+  return {
+    strength,
+    sugar: sugarGPerL(l),
+    acid: acidGPerL(l),
+    ...(parts?.[id] === undefined ? {} : { [`part:${id}`]: strength }),
+  };
+}
+
+/** Volume of all that is poured, ml. */
+export const mixTotalMl = (mix: MixVolumes): number => Object.values(mix).reduce((sum, ml) => sum + ml, 0);
 
 export type ShortFall = {
   /** the wanted volume as near as it gets */
@@ -91,7 +129,7 @@ export type ShortFall = {
   sugarToAddG: number;
 };
 
-/** The ways out when a liquid runs short, or undefined when nothing is missed. */
+/** The ways out when a part runs short, or undefined when nothing is missed. */
 export function shortFall(onHand: OnHand, wanted: JugWanted): ShortFall | undefined {
   const sameVolume = mixJug(onHand, wanted);
   if (sameVolume.missed.length === 0) return undefined;
@@ -99,17 +137,18 @@ export function shortFall(onHand: OnHand, wanted: JugWanted): ShortFall | undefi
   return { sameVolume, smallerJug: largestThatFits(onHand, wanted), sugarToAddG: Math.max(0, missingSugar) };
 }
 
-/** Without limits the blend is the same at every volume, so its shares tell how far each liquid reaches. */
+/** Without limits the blend is the same at every volume, so its shares tell how far each part reaches. */
 function largestThatFits(onHand: OnHand, wanted: JugWanted): Jug | undefined {
-  const [haveC, haveS] = [volumeMl(onHand.concentrate), volumeMl(onHand.syrup)];
-  if (haveC === 0 || (haveS === 0 && wanted.sugarGPerL > 0)) return undefined;
-  const plenty = (l: Liquid, have: number): Liquid =>
-    have === 0 ? l : portionOfVolume(l, Math.max(have, wanted.volumeMl));
-  const free = mixJug({ concentrate: plenty(onHand.concentrate, haveC), syrup: plenty(onHand.syrup, haveS) }, wanted);
+  const have = new Map(onHand.map((p) => [p.id, volumeMl(p.liquid)]));
+  const plenty = onHand.map((p) =>
+    p.endless || have.get(p.id) === 0
+      ? p
+      : { ...p, liquid: portionOfVolume(p.liquid, Math.max(have.get(p.id)!, wanted.volumeMl)) },
+  );
+  const free = mixJug(plenty, wanted);
   if (free.missed.length > 0) return undefined;
   const reach = Math.min(
-    free.mix.concentrateMl > 0 ? haveC / free.mix.concentrateMl : Infinity,
-    free.mix.syrupMl > 0 ? haveS / free.mix.syrupMl : Infinity,
+    ...onHand.filter((p) => !p.endless && free.mix[p.id]! > 0).map((p) => have.get(p.id)! / free.mix[p.id]!),
   );
   if (!(reach > 0) || reach >= 1) return undefined;
   return mixJug(onHand, { ...wanted, volumeMl: wanted.volumeMl * reach });

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { runBrew } from '../brew/brewRun';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { TARGET_RANGES } from '../drink/drink';
-import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { massG, totalOf, volumeMl } from '../liquid/liquid';
 import { botanicalBySlug } from '../reference/botanicals';
 import { aPlan } from '../testing/aBatch';
-import { planDrink } from './planDrink';
+import { ledgerOf, planDrink } from './planDrink';
 
 const target = fc.record({
   litres: fc.double({ min: 0.5, max: 5, noNaN: true }),
@@ -21,12 +21,12 @@ describe('planning back from the glass', () => {
   it('makes the book glass ×1.00 with the book’s own amounts', () => {
     const plan = aPlan();
     expect(plan.glass.figures.strengthX).toBeCloseTo(1, 2);
-    expect(plan.leaf.map((l) => [l.plant, l.grams])).toEqual([
+    expect(plan.brews[0].leaf.map((l) => [l.plant, l.grams])).toEqual([
       ['roselle_dried_whole', 50],
       ['rosehip_dried_cut', 14],
     ]);
-    expect(plan.waterMl).toBe(1300);
-    expect(plan.leaf[0]!.measure?.text).toBe('1 1/4 cups');
+    expect(plan.brews[0].waterMl).toBe(1300);
+    expect(plan.brews[0].leaf[0]!.measure?.text).toBe('1 1/4 cups');
   });
 
   it('hits strength, sugar and volume when the rounded amounts are run forward, whatever is asked', () => {
@@ -42,8 +42,9 @@ describe('planning back from the glass', () => {
         expect(Math.abs(plan.glass.figures.strengthX / t.strengthX - 1)).toBeLessThan(0.02);
         expect(Math.abs(plan.glass.figures.sugarGPerL - t.sugarGPerL)).toBeLessThan(2.5);
         expect(Math.abs(plan.jug.figures.volumeMl / (t.litres * 1000) - 1)).toBeLessThan(0.006);
-        const again = runBrew({ way: plan.way, scale: 1, vessel: plan.vessel, kitchen: plan.kitchen });
-        expect(volumeMl(again.concentrate)).toBeCloseTo(plan.concentrate.volumeMl, 6);
+        const [brew] = plan.brews;
+        const again = runBrew({ way: brew.way, scale: 1, vessel: brew.vessel, kitchen: plan.kitchen });
+        expect(volumeMl(again.concentrate)).toBeCloseTo(brew.figures.volumeMl, 6);
       }),
       { seed: 21, numRuns: 40 },
     );
@@ -53,9 +54,9 @@ describe('planning back from the glass', () => {
     const [one, two] = [aPlan({ litres: 1.2 }), aPlan({ litres: 2.4 })];
     // A smaller pot cools faster and leaves relatively more on its walls, so a few percent are right.
     for (const ratio of [
-      two.waterMl / one.waterMl,
-      two.syrup.volumeMl / one.syrup.volumeMl,
-      two.leaf[0]!.grams / one.leaf[0]!.grams,
+      two.brews[0].waterMl / one.brews[0].waterMl,
+      two.syrups[0]!.volumeMl / one.syrups[0]!.volumeMl,
+      two.brews[0].leaf[0]!.grams / one.brews[0].leaf[0]!.grams,
     ]) {
       expect(Math.abs(ratio / 2 - 1)).toBeLessThan(0.04);
     }
@@ -63,7 +64,7 @@ describe('planning back from the glass', () => {
 
   it('asks for more leaf when it is served over ice, and none of the ice without', () => {
     const [iced, plain] = [aPlan({ iced: true }), aPlan({ iced: false })];
-    expect(iced.leaf[0]!.grams).toBeGreaterThan(plain.leaf[0]!.grams);
+    expect(iced.brews[0].leaf[0]!.grams).toBeGreaterThan(plain.brews[0].leaf[0]!.grams);
     expect(iced.glass.meltedG).toBeGreaterThan(15);
     expect(plain.glass.meltedG).toBe(0);
     expect(plain.jug.figures.strengthX).toBeCloseTo(plain.glass.figures.strengthX, 6);
@@ -72,11 +73,11 @@ describe('planning back from the glass', () => {
   it('says that the fridge makes it about as strong and far smoother', () => {
     const [hot, cold] = [aPlan(), aPlan({ wayId: 'fridge-overnight', steepMin: 600 })];
     expect(cold.glass.figures.harsh).toBeLessThan(hot.glass.figures.harsh / 3);
-    expect(Math.abs(cold.leaf[0]!.grams - hot.leaf[0]!.grams)).toBeLessThan(5);
+    expect(Math.abs(cold.brews[0].leaf[0]!.grams - hot.brews[0].leaf[0]!.grams)).toBeLessThan(5);
   });
 
   it('closes its water ledger', () => {
-    const { ledger } = aPlan().run;
+    const { ledger } = aPlan().brews[0].run;
     const out =
       ledger.waterMl + ledger.dissolvedMl - ledger.steamMl - ledger.heldMl + ledger.pressedMl - ledger.clingingMl;
     expect(out).toBeCloseTo(ledger.outMl, 6);
@@ -85,21 +86,23 @@ describe('planning back from the glass', () => {
   });
 
   it('conserves acid: what is in the jug came out of the plants, less what they held back', () => {
-    const { leaf, run, jug } = aPlan();
+    const { brews, jug } = aPlan();
+    const { leaf, run } = brews[0];
     const inPlants = leaf.reduce((sum, l) => sum + l.grams * botanicalBySlug(l.plant).citricEq, 0);
     const inPot = run.at(run.endMin).liquor.acidG;
     expect(inPot).toBeLessThan(inPlants);
     expect(jug.liquid.acidG).toBeLessThanOrEqual(inPot);
     expect(jug.liquid.acidG / inPot).toBeCloseTo(
-      jug.mix.concentrateMl /
-        (jug.mix.concentrateMl + run.ledger.heldMl - run.ledger.pressedMl + run.ledger.clingingMl),
+      jug.mix['concentrate']! /
+        (jug.mix['concentrate']! + run.ledger.heldMl - run.ledger.pressedMl + run.ledger.clingingMl),
       2,
     );
     expect(massG(jug.liquid)).toBeGreaterThan(totalOf(jug.liquid.sugarG));
   });
 
   it('brackets the time at which it is strong enough and not yet harsh', () => {
-    const { curve, target: t } = aPlan({ sugarGPerL: 0 });
+    const { brews, target: t } = aPlan({ sugarGPerL: 0 });
+    const curve = brews[0].curve!;
     expect(curve.window!.fromMin).toBeLessThanOrEqual(t.steepMin);
     expect(curve.points.every((p, i) => i === 0 || p.strengthX >= curve.points[i - 1]!.strengthX)).toBe(true);
     const after = curve.points.find((p) => p.steepMin > curve.window!.toMin + 1);
@@ -107,7 +110,7 @@ describe('planning back from the glass', () => {
   });
 
   it('tells how far the volume may be off: about a tenth, four times in five', () => {
-    const { sigmaLnVolume, sigmaLnStrength } = aPlan().concentrate;
+    const { sigmaLnVolume, sigmaLnStrength } = aPlan().brews[0];
     expect(sigmaLnVolume).toBeGreaterThan(0.01);
     expect(sigmaLnVolume).toBeLessThan(0.1);
     expect(sigmaLnStrength).toBeGreaterThan(0.1);
@@ -121,11 +124,12 @@ describe('planning back from the glass', () => {
   });
 
   it('steeps denser rather than overfilling the jug', () => {
-    const { way, jug } = aPlan({ strengthX: 2.2 });
+    const { brews, jug } = aPlan({ strengthX: 2.2 });
+    const { way } = brews[0];
     const ratio = (1000 * way.ingredients.reduce((s, i) => s + i.grams, 0)) / way.waterMl;
     expect(ratio).toBeGreaterThan(52);
     expect(ratio).toBeLessThanOrEqual(way.liquorRatio.max + 1);
-    expect(jug.mix.waterMl).toBeGreaterThanOrEqual(0);
+    expect(jug.mix['water']!).toBeGreaterThanOrEqual(0);
   });
 });
 
@@ -153,15 +157,25 @@ describe('wishes that cannot be met', () => {
     });
   });
 
-  it('names the vessel when no pot holds the brew', () => {
-    const small = {
+  it('splits a brew over equal pots, and names the vessel when even four do not hold it', () => {
+    const withPots = (litres: number): typeof DEFAULT_KITCHEN => ({
       ...DEFAULT_KITCHEN,
-      vessels: DEFAULT_KITCHEN.vessels.filter((v) => v.kind !== 'pot' || v.capacityMl < 2500),
-    };
-    expect(planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, litres: 5 }, small)).toMatchObject({
+      vessels: DEFAULT_KITCHEN.vessels.flatMap((v) =>
+        v.kind !== 'pot' ? [v] : v.capacityMl === 2000 ? [{ ...v, capacityMl: litres * 1000 }] : [],
+      ),
+    });
+    const large = { ...ROSELLE_COOLER.defaults, litres: 5 };
+    const result = planDrink(ROSELLE_COOLER, large, withPots(2));
+    if (result.kind !== 'plan') throw new Error(result.message);
+    const [brew] = result.plan.brews;
+    expect(brew.pots).toBe(2);
+    expect(volumeMl(brew.concentrate) / volumeMl(brew.run.concentrate)).toBeCloseTo(2, 9);
+    expect(ledgerOf(brew).waterMl / brew.waterMl).toBeCloseTo(1, 3);
+    expect(result.plan.glass.figures.strengthX).toBeCloseTo(1, 1);
+    expect(planDrink(ROSELLE_COOLER, large, withPots(0.5))).toMatchObject({
       kind: 'no-plan',
       limit: 'vessel',
-      message: 'The largest pot holds 2 L, too little for this much at once.',
+      message: 'The largest pot holds 0.5 L, too little for this much even in four at once.',
     });
   });
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { scaledGrams, type BrewWay } from '../drink/drink';
-import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { acidGPerL, sugarGPerL, syrupOf, volumeMl, waterOf } from '../liquid/liquid';
 import { strengthShares, weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
@@ -9,9 +9,9 @@ import { compareWays } from './compareWays';
 import { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid } from './planBrews';
 import { useUp } from './useUp';
 
-const roselle: FreeBrew = { id: 'roselle', way: ROSELLE_COOLER.brew.ways[0]! };
+const roselle: FreeBrew = { id: 'roselle', way: ROSELLE_COOLER.brews[0].ways[0]! };
 const rooibosWay: BrewWay = {
-  ...ROSELLE_COOLER.brew.ways[0]!,
+  ...ROSELLE_COOLER.brews[0].ways[0]!,
   id: 'rooibos',
   waterMl: 1000,
   ingredients: [
@@ -160,8 +160,8 @@ describe('using up what is there', () => {
   it('makes as much as 60 g of calyx allow, and no gram more', () => {
     const result = useUp(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, { roselle_dried_whole: 60 });
     if (result.kind !== 'plan') throw new Error(result.plant);
-    expect(result.plan.leaf[0]!.grams).toBeLessThanOrEqual(60);
-    expect(result.plan.leaf[0]!.grams).toBeGreaterThan(58);
+    expect(result.plan.brews[0].leaf[0]!.grams).toBeLessThanOrEqual(60);
+    expect(result.plan.brews[0].leaf[0]!.grams).toBeGreaterThan(58);
     expect(result.runsOut).toBe('roselle_dried_whole');
   });
   it('names the plant there is too little of', () => {

@@ -33,6 +33,8 @@ export type JugGoal = {
   sugarGPerL?: number;
   acidGPerL?: number;
   plants?: Readonly<Record<string, number>>;
+  /** weighted strength a litre that single brews are to bring, by their id */
+  brews?: Readonly<Record<string, number>>;
 };
 
 export type PlannedBrew = {
@@ -142,7 +144,7 @@ function blendJug(
       id: s.id,
       ...(s.minMl === undefined ? {} : { minMl: s.minMl }),
       ...(s.maxMl === undefined ? {} : { maxMl: s.maxMl }),
-      perLitre: qualitiesOf(s.liquid, plants),
+      perLitre: { ...qualitiesOf(s.liquid, plants), ...brewQuality(s, jug) },
     })),
     goals: goalsOf(jug),
   });
@@ -167,7 +169,10 @@ function qualitiesOf(l: Liquid, plants: readonly string[]): Record<string, numbe
   };
 }
 
-function goalsOf({ strength, sugarGPerL: sugar, acidGPerL: acid, plants = {} }: JugGoal): BlendGoal[] {
+const brewQuality = ({ id, liquid }: GivenLiquid, jug: JugGoal): Record<string, number> =>
+  jug.brews?.[id] === undefined ? {} : { [`brew:${id}`]: weightedStrength(liquid) };
+
+function goalsOf({ strength, sugarGPerL: sugar, acidGPerL: acid, plants = {}, brews = {} }: JugGoal): BlendGoal[] {
   const goal = (id: string, target: number | undefined, tolerance: number): BlendGoal[] =>
     target === undefined ? [] : [{ id, target, tolerance }];
   return [
@@ -175,5 +180,6 @@ function goalsOf({ strength, sugarGPerL: sugar, acidGPerL: acid, plants = {} }: 
     ...goal('sugar', sugar, 4),
     ...goal('acid', acid, 0.3),
     ...Object.entries(plants).flatMap(([p, target]) => goal(`plant:${p}`, target, Math.max(0.01, 0.1 * target))),
+    ...Object.entries(brews).flatMap(([id, target]) => goal(`brew:${id}`, target, Math.max(0.01, 0.1 * target))),
   ];
 }

@@ -1,7 +1,7 @@
 import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Learned } from '../taste/learned';
 import { InputError } from '../quantity/errors';
-import { planDrink, type Plan } from './planDrink';
+import { leafOf, planDrink, type Plan } from './planDrink';
 
 /** The most of a drink that what is there allows, and the plant that runs out first. */
 export type UseUp = { kind: 'plan'; plan: Plan; runsOut: string } | { kind: 'too-little'; plant: string };
@@ -19,7 +19,7 @@ export function useUp(
   learned?: Learned,
 ): UseUp {
   const limits = (plan: Plan): { plant: string; share: number }[] =>
-    plan.leaf.flatMap((l) =>
+    leafOf(plan).flatMap((l) =>
       haveG[l.plant] === undefined ? [] : [{ plant: l.plant, share: l.grams / haveG[l.plant]! }],
     );
   const at = (litres: number): Plan | undefined => {

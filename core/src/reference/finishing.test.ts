@@ -23,7 +23,7 @@ describe('fruit by the piece', () => {
 });
 
 describe('a syrup from a liquor', () => {
-  const liquor = aPlan().run.concentrate;
+  const liquor = aPlan().brews[0].run.concentrate;
   it('one to one by what came out keeps acid and body, and is a little above 45 °Bx', () => {
     const syrup = syrupForYield(liquor, 1);
     expect(syrup.sugarG).toBeCloseTo(volumeMl(liquor), 6);

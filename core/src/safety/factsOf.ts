@@ -1,8 +1,8 @@
-import { actualMinutes, runOfBatch, vesselOf, type Batch } from '../batch/batch';
-import type { BrewRun } from '../brew/brewRun';
-import type { Audience, BrewWay, Stage } from '../drink/drink';
+import { runOfBatch, vesselOf, type Batch } from '../batch/batch';
+import type { BrewRun, StageTime } from '../brew/brewRun';
+import type { Audience, BrewWay, Stage, SteepPlace } from '../drink/drink';
 import type { Material, Vessel } from '../heat/vessel';
-import { firstReaches, tempAt } from '../heat/temperatureHistory';
+import { firstReaches } from '../heat/temperatureHistory';
 import { apparentBrix, type Liquid } from '../liquid/liquid';
 import type { Plan } from '../plan/planDrink';
 import type { Facts, StageFact } from './facts';
@@ -28,7 +28,7 @@ export function factsOfPlan(plan: Plan): Facts {
   } as const;
   const { legs } = plan.cooling;
   return {
-    ...brewFacts(plan.way, plan.run, plan.vessel),
+    ...brewFacts(plan.brews[0].way, plan.brews[0].run, plan.brews[0].vessel),
     volume_l: plan.target.litres,
     serving_ml: plan.target.glassMl,
     altitude_m: plan.kitchen.altitudeM,
@@ -47,7 +47,8 @@ export function factsOfPlan(plan: Plan): Facts {
 /** Facts of something on the shelf, made from a batch as it really went. */
 export function factsOfStored(batch: Batch, stored: { liquid: Liquid; concentrate: boolean }, daysKept: number): Facts {
   const { plan } = batch;
-  const facts = brewFacts(plan.way, runOfBatch(batch, actualMinutes(batch)), vesselOf(plan, plan.vesselId));
+  const [brew] = plan.brews;
+  const facts = brewFacts(brew.way, runOfBatch(batch, brew.brewId), vesselOf(plan, brew.vesselId));
   return {
     ...facts,
     volume_l: plan.target.litres,
@@ -70,43 +71,74 @@ function brewFacts(way: BrewWay, run: BrewRun, vessel: Vessel): Facts {
   const strain = way.stages.find((s) => s.kind === 'strain');
   return {
     ingredients: way.ingredients.map((i) => ({ slug: i.plant, g: i.grams })),
-    stages: way.stages.flatMap((stage, i) => stageFact(stage, run, i, vessel)),
+    stages: way.stages.flatMap((stage) =>
+      stageFacts(
+        stage,
+        run.stages.find((t) => t.stageId === stage.id),
+        run,
+        vessel,
+      ),
+    ),
     equipment:
       strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {},
   };
 }
 
-function stageFact(stage: Stage, run: BrewRun, index: number, vessel: Vessel): StageFact[] {
-  const time = run.stages[index];
+function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewRun, vessel: Vessel): StageFact[] {
   if (!time || time.endMin <= time.startMin) return [];
   const minutes = time.endMin - time.startMin;
-  const [startC, endC] = [tempAt(run.history, time.startMin), tempAt(run.history, time.endMin)];
   const word = { vessel: MATERIAL_WORD[vessel.material], lid: stage.lid };
+  const lasting = (kind: StageFact['kind'], tempC: number): StageFact[] => [{ kind, temp_c: tempC, minutes, ...word }];
   switch (stage.kind) {
     case 'heat':
       // On the way up nothing is held: the boil counts by what it reaches.
-      return [{ kind: 'boil', temp_c: endC, minutes: 0, ...word }];
+      return [{ kind: 'boil', temp_c: time.toC, minutes: 0, ...word }];
+    case 'reduce':
+      return lasting('boil', time.toC);
     case 'hold':
-      return [{ kind: 'decoct', temp_c: startC, minutes, ...word }];
+      return lasting('decoct', time.fromC);
+    case 'cool':
+      return lasting('cool', time.fromC);
+    case 'ferment':
+      return lasting('ferment', time.fromC);
+    case 'hands':
+      return stage.work === 'blend' || stage.work === 'shake' ? lasting(stage.work, time.fromC) : [];
     case 'steep':
-      if (stage.place === 'fridge') return [{ kind: 'cold_steep', temp_c: startC, minutes, ...word }];
-      return offHeatFacts(run, time, { startC, endC }, word);
+      return steepFacts(stage.place, time, run, word);
+    case 'toast':
     case 'strain':
+    case 'rinse':
+    case 'dissolve':
       return [];
   }
 }
 
-/** An off-heat steep that goes on below 60 °C is a warm steep from then on, and counts as one. */
-function offHeatFacts(
+/** A fridge takes this long at most to pull a steep below 5 °C; what stays warm longer counts as a warm steep. */
+const PULL_DOWN_MIN = 240;
+
+/** A steep above 60 °C is hot; what goes on below that is a warm steep from then on, unless the fridge takes it down in time. */
+function steepFacts(
+  place: SteepPlace,
+  { startMin, endMin, fromC, toC }: StageTime,
   run: BrewRun,
-  { startMin, endMin }: { startMin: number; endMin: number },
-  { startC, endC }: { startC: number; endC: number },
   word: Pick<StageFact, 'vessel' | 'lid'>,
 ): StageFact[] {
-  const warmFrom = startC <= 60 ? startMin : Math.min(endMin, firstReaches(run.history, 60, startMin) ?? endMin);
-  const hot: StageFact = { kind: 'hot_steep', temp_c: startC, minutes: warmFrom - startMin, ...word };
-  if (warmFrom >= endMin) return [hot];
-  return [hot, { kind: 'room_steep', temp_c: Math.min(endC, 59.9), minutes: endMin - warmFrom, ...word }];
+  if (place === 'sun') return [{ kind: 'sun_steep', temp_c: toC, minutes: endMin - startMin, ...word }];
+  const below60 = fromC <= 60 ? startMin : Math.min(endMin, firstReaches(run.history, 60, startMin) ?? endMin);
+  const hot: StageFact[] =
+    below60 > startMin ? [{ kind: 'hot_steep', temp_c: fromC, minutes: below60 - startMin, ...word }] : [];
+  if (below60 >= endMin) return hot;
+  if (place !== 'fridge')
+    return [
+      ...hot,
+      { kind: 'room_steep', temp_c: Math.min(Math.max(fromC, toC), 59.9), minutes: endMin - below60, ...word },
+    ];
+  const cold = fromC <= 5 ? below60 : (firstReaches(run.history, 5, below60) ?? endMin);
+  const inTime = cold - below60 <= PULL_DOWN_MIN;
+  return [
+    ...hot,
+    { kind: 'cold_steep', temp_c: inTime ? Math.min(5, toC) : fromC, minutes: endMin - below60, ...word },
+  ];
 }
 
 const audienceFacts = (audience: Audience): NonNullable<Facts['audience']> => ({

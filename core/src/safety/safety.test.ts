@@ -214,7 +214,7 @@ describe('the facts of a plan', () => {
 describe('the facts of the shelf', () => {
   it('take the hot steep as it was', () => {
     const batch = aBatch(MEASURED);
-    const facts = factsOfStored(batch, { liquid: concentrateOf(batch), concentrate: true }, 1);
+    const facts = factsOfStored(batch, { liquid: concentrateOf(batch, 'concentrate'), concentrate: true }, 1);
     expect(facts.stages!.map((s) => s.kind)).toEqual(['boil', 'hot_steep']);
     expect(facts.stages![1]!.minutes).toBe(15);
     expect(firedRules(facts)).not.toContain('DIL-01');

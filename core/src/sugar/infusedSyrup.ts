@@ -3,25 +3,29 @@ import { addSugar, apparentBrix, volumeMl, type Liquid } from '../liquid/liquid'
 
 export type InfusedSyrup = { liquid: Liquid; sugarG: number; brix: number; volumeMl: number };
 
-/**
- * Syrup from an infusion, a juice or a purée: sugar by the volume that really came out. Plant solids count in its Brix.
- * @param sugarGPerMl grams of sugar to each ml of liquor: 1 is the usual one to one
- */
-export function syrupForYield(liquor: Liquid, sugarGPerMl: number, kind = 'white_sugar'): InfusedSyrup {
-  const sugarG = volumeMl(liquor) * requireNotNegative('syrupForYield', 'sugarGPerMl', sugarGPerMl, 'g/ml');
-  return withSugar(liquor, sugarG, kind);
-}
+/** How sweet a liquor is made: by its volume (1 g to each ml is the usual one to one), or up to a Brix. */
+export type Sweetness = { gPerMl: number } | { brix: number };
 
-/** Syrup of a wanted Brix from a liquor, dissolved solids of the plants included. @throws InputError if it is sweeter already */
-export function syrupFromLiquor(liquor: Liquid, brix: number, kind = 'white_sugar'): InfusedSyrup {
-  requirePositive('syrupFromLiquor', 'brix', brix, '°Bx');
+/** Sugar that a liquor takes, g; dissolved solids of the plants count in a Brix. @throws InputError if it is sweeter already */
+export function sugarForG(liquor: Liquid, to: Sweetness): number {
+  if ('gPerMl' in to) return volumeMl(liquor) * requireNotNegative('sugarForG', 'gPerMl', to.gPerMl, 'g/ml');
+  requirePositive('sugarForG', 'brix', to.brix, '°Bx');
   const now = apparentBrix(liquor);
   const mass = volumeMl(liquor) === 0 ? 0 : (liquor.waterG * 100) / (100 - now);
-  const sugarG = (mass * (brix - now)) / (100 - brix);
-  return withSugar(liquor, requireNotNegative('syrupFromLiquor', 'brix', sugarG, 'g of sugar'), kind);
+  return requireNotNegative('sugarForG', 'brix', (mass * (to.brix - now)) / (100 - to.brix), 'g of sugar');
 }
 
-function withSugar(liquor: Liquid, sugarG: number, kind: string): InfusedSyrup {
+/** A liquor with sugar dissolved in it. */
+export function sweetenTo(liquor: Liquid, to: Sweetness, kind = 'white_sugar'): InfusedSyrup {
+  const sugarG = sugarForG(liquor, to);
   const liquid = addSugar(liquor, sugarG, kind);
   return { liquid, sugarG, brix: apparentBrix(liquid), volumeMl: volumeMl(liquid) };
 }
+
+/** Syrup from an infusion, a juice or a purée: sugar by the volume that really came out. */
+export const syrupForYield = (liquor: Liquid, sugarGPerMl: number, kind = 'white_sugar'): InfusedSyrup =>
+  sweetenTo(liquor, { gPerMl: sugarGPerMl }, kind);
+
+/** Syrup of a wanted Brix from a liquor, dissolved solids of the plants included. @throws InputError if it is sweeter already */
+export const syrupFromLiquor = (liquor: Liquid, brix: number, kind = 'white_sugar'): InfusedSyrup =>
+  sweetenTo(liquor, { brix }, kind);

@@ -1,5 +1,5 @@
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
-import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planDrink } from '../plan/planDrink';
 import { aBatch, MEASURED, type Told } from '../testing/aBatch';
 import type { ServedState, Verdict } from '../batch/batchEvent';
@@ -78,7 +78,7 @@ describe('next time', () => {
     expect(change.reason).toMatch(/^\d+ % stronger, by more leaf: it has tasted weak here\.$/);
     const grams = (strengthX: number): number => {
       const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, strengthX }, DEFAULT_KITCHEN);
-      return result.kind === 'plan' ? result.plan.leaf[0]!.grams : NaN;
+      return result.kind === 'plan' ? result.plan.brews[0].leaf[0]!.grams : NaN;
     };
     expect(grams(change.target.strengthX)).toBeGreaterThan(grams(1));
   });
@@ -123,7 +123,7 @@ describe('next time', () => {
 describe('what was in the glass', () => {
   const mixed: Told[] = [
     ...MEASURED,
-    [30, { type: 'mixed', mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 955 }, syrupHadMl: 310, sugarAddedG: 0 }],
+    [30, { type: 'mixed', mix: { concentrate: 1130, syrup: 310, water: 955 }, hadMl: { syrup: 310 }, sugarAddedG: 0 }],
   ];
   const record = (state: ServedState, sugarAddedG = 0): TastingRecord => {
     const told = mixed.map(([m, e]): Told => [m, e.type === 'mixed' ? { ...e, sugarAddedG } : e]);

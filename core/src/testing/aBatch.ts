@@ -3,7 +3,7 @@ import type { BatchEvent, BatchEventBody } from '../batch/batchEvent';
 import { freezePlan } from '../batch/freeze';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { PlanTarget } from '../drink/drink';
-import { ROSELLE_COOLER } from '../drink/roselleCooler';
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planDrink, type Plan } from '../plan/planDrink';
 
 // Builders for tests: a plan of the roselle cooler, and a batch told minute by minute.
@@ -27,7 +27,7 @@ export const eventsOf = (told: readonly Told[], plan: Plan = aPlan()): BatchEven
     batchId: 'b1',
     seq,
     at: minutesIn(minutes),
-    v: 1,
+    v: 2,
     ...body,
   }));
 
@@ -35,7 +35,7 @@ export const aBatch = (told: readonly Told[] = [], plan?: Plan): Batch => batchA
 
 /** A hot batch up to its measured volume. */
 export const MEASURED: readonly Told[] = [
-  [7, { type: 'stage-ended', stageId: 'heat' }],
-  [22, { type: 'stage-ended', stageId: 'steep' }],
-  [27, { type: 'measured', what: 'volume', value: 1130, method: 'jug' }],
+  [7, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }],
+  [22, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }],
+  [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
 ];

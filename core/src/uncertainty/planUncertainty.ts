@@ -1,29 +1,24 @@
 import {
   bodyExposures,
   FACTOR_SIGMA,
+  isPressed,
   REFERENCE_FACTORS,
-  type BodyExposure,
+  runBrew,
   type BrewFactors,
   type BrewSetup,
 } from '../brew/brewRun';
+import { afterStraining } from '../drink/drink';
+import type { Plan } from '../plan/planDrink';
 import { clingingMl, heldLiquor } from '../brew/waterLedger';
 import { extent } from '../extraction/extract';
-import { strengthWeightLPerG } from '../liquid/strength';
+import { strengthWeightLPerG, weightedStrength } from '../liquid/strength';
 import { waterDensity } from '../physics/water';
 import { requirePositive } from '../quantity/range';
 import { netBodyMax } from '../reference/botanicals';
 import { normalQuantile, seededRandom } from './random';
-import { latinHypercube } from './sensitivity';
 
 /** Where a figure lies four times in five, and its middle. */
 export type Likely = { low: number; middle: number; high: number };
-
-export type PlanUncertainty = {
-  strengthX: Likely;
-  volumeMl: Likely;
-  /** share of each unknown in how far the strength may be off; adds up to 1 */
-  shares: Readonly<Record<keyof BrewFactors | 'weighing' | 'water', number>>;
-};
 
 /** One sigma, log scale, of weighing leaf on a 1 g scale and of measuring water in a jug. House estimates. */
 const MEASURING = { weighing: 0.012, water: 0.015 } as const;
@@ -31,101 +26,147 @@ const MEASURING = { weighing: 0.012, water: 0.015 } as const;
 const UNKNOWNS = ['potency', 'rate', 'held', 'steam', 'heatLoss', 'weighing', 'water'] as const satisfies readonly (
   keyof BrewFactors | 'weighing' | 'water'
 )[];
-type Unknown = (typeof UNKNOWNS)[number];
+/** What is not known for sure about one brew. */
+export type Unknown = (typeof UNKNOWNS)[number];
 
 const sigmaOf = (u: Unknown): number => (u === 'weighing' || u === 'water' ? MEASURING[u] : FACTOR_SIGMA[u]);
 
+/** A brew of a drink, with how much of it a jug takes. */
+export type UncertainBrew = { id: string; setup: BrewSetup; pots: number; pouredMl: number };
+
+export type PlanUncertainty = {
+  /** of the finished glass */
+  strengthX: Likely;
+  brews: Readonly<Record<string, { volumeMl: Likely; strengthX: Likely }>>;
+  /** share of each unknown of each brew in how far the glass's strength may be off; all of them add up to 1 */
+  shares: Readonly<Record<string, Readonly<Record<Unknown, number>>>>;
+};
+
+/** The brews of a plan, and the jug and glass they end in. */
+export const uncertaintyOf = (plan: Plan, draws: { runs?: number; seed?: number } = {}): PlanUncertainty =>
+  planUncertainty(
+    plan.drink.mix.flatMap(({ id, from }): UncertainBrew[] => {
+      if (from.kind !== 'brew') return [];
+      const b = plan.brews.find((x) => x.brewId === from.brewId)!;
+      const setup = { way: b.way, scale: 1 / b.pots, vessel: b.vessel, kitchen: plan.kitchen, factors: plan.factors };
+      return [{ id: b.brewId, setup, pots: b.pots, pouredMl: plan.jug.mix[id] ?? 0 }];
+    }),
+    {
+      standard: plan.standard,
+      glassMl: (plan.jug.figures.volumeMl * plan.jug.figures.strengthX) / plan.glass.figures.strengthX,
+    },
+    draws,
+  );
+
 /**
- * Runs a brew many times, each time with every unknown drawn from its spread, and reads off how far strength and yield may
- * be off, and which unknown to tighten first. The same plan gives the same answer.
- * @param standard weighted strength of ×1.0; the concentrate's × is told
+ * Makes a drink many times, each time with every unknown of every brew drawn from its spread, and reads off how far its
+ * strength and each yield may be off, and which unknown to tighten first. Poured volumes are measured, so they stay as
+ * planned. The same plan gives the same answer.
+ * @param into weighted strength of ×1.0, and the volume that the jug becomes when ice and glass have thinned it, ml
  */
 export function planUncertainty(
-  setup: BrewSetup,
-  standard: number,
+  brews: readonly UncertainBrew[],
+  { standard, glassMl }: { standard: number; glassMl: number },
   { runs = 1024, seed = 1 }: { runs?: number; seed?: number } = {},
 ): PlanUncertainty {
   requirePositive('planUncertainty', 'runs', runs, '');
   const random = seededRandom(seed);
-  const draws = latinHypercube(runs, UNKNOWNS.length, random).map((q) =>
-    q.map((p, i) => normalQuantile(p) * sigmaOf(UNKNOWNS[i]!)),
-  );
-  const results = draws.map(lean(setup));
-  const lnX = results.map((r) => Math.log(r.strength / standard));
-  return {
-    strengthX: likely(results.map((r) => r.strength / standard)),
-    volumeMl: likely(results.map((r) => r.volume)),
-    shares: sharesOf(draws, lnX),
-  };
+  const quantiles = Float64Array.from({ length: runs }, (_, i) => normalQuantile((i + 0.5) / runs));
+  const drawn = brews.map(() => UNKNOWNS.map((u) => shuffledTimes(quantiles, sigmaOf(u), random)));
+  const glass = new Float64Array(runs);
+  const each = brews.map((brew, i) => {
+    const [strength, volume] = [new Float64Array(runs), new Float64Array(runs)];
+    lean(brew.setup)(drawn[i]!, strength, volume);
+    for (let k = 0; k < runs; k++) {
+      strength[k] = strength[k]! / standard;
+      volume[k] = volume[k]! * brew.pots;
+      glass[k] = glass[k]! + (strength[k]! * brew.pouredMl) / glassMl;
+    }
+    return [brew.id, { volumeMl: likely(volume), strengthX: likely(strength) }] as const;
+  });
+  return { strengthX: likely(glass), brews: Object.fromEntries(each), shares: sharesOf(brews, drawn, glass) };
 }
 
-type Outcome = { strength: number; volume: number };
+/** One column of a Latin hypercube: every n-th of the spread once, in an order of its own. */
+function shuffledTimes(values: Float64Array, by: number, random: () => number): Float64Array {
+  const column = values.map((v) => v * by);
+  for (let i = column.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    const swap = column[i]!;
+    column[i] = column[j]!;
+    column[j] = swap;
+  }
+  return column;
+}
 
 /** Heat losses, in sigmas, at which the pot is really followed; between them its clocks are read off a parabola. */
 const LOSS_NODES = [-2, 0, 2] as const;
 
 /**
  * A brew made ready for many draws. Only the heat loss changes its temperatures, so the pot is followed for three of them;
- * everything else is arithmetic on what it gives then. Water on the scale changes heat as its inverse would, nearly.
+ * everything else is arithmetic on what it gives then. Water on the scale changes heat as its inverse would, nearly. What is
+ * done after the strain changes every draw alike.
  */
-function lean(setup: BrewSetup): (ln: readonly number[]) => Outcome {
+function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64Array, volume: Float64Array) => void {
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const at = (sigmas: number): ReturnType<typeof bodyExposures> =>
     bodyExposures({
       ...setup,
       factors: { ...factors, heatLoss: factors.heatLoss * Math.exp(sigmas * FACTOR_SIGMA.heatLoss) },
     });
-  const nodes = LOSS_NODES.map(at);
-  const middle = nodes[1]!;
-  const strain = setup.way.stages.find((s) => s.kind === 'strain');
-  const press = strain?.kind === 'strain' && strain.press;
+  const [cool, middle, hot] = LOSS_NODES.map(at) as [BodyAt, BodyAt, BodyAt];
   const held = heldLiquor(
     middle.plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-    { press, heldScale: factors.held },
+    { press: isPressed(setup.way), heldScale: factors.held },
   );
   const leftMl = held.drainedMl - held.pressedMl;
   const waterMl = setup.way.waterMl * setup.scale;
   const mlPerG = 1000 / waterDensity(20);
-  const [potency, rate, heldAt, steam, loss, weighing, water] = UNKNOWNS.map((_, i) => i) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  return (ln) => {
-    const z = (ln[loss]! - ln[water]!) / FACTOR_SIGMA.heatLoss;
-    const w = [(z * (z - 2)) / 8, 1 - (z * z) / 4, (z * (z + 2)) / 8] as const;
-    const between = (read: (e: BodyExposure) => number, k: number): number =>
-      Math.max(
-        0,
-        w[0] * read(nodes[0]!.plants[k]!) + w[1] * read(nodes[1]!.plants[k]!) + w[2] * read(nodes[2]!.plants[k]!),
-      );
-    const amount = Math.exp(ln[weighing]!) * Math.exp(ln[potency]!) * factors.potency;
-    const faster = Math.exp(ln[rate]!);
-    let [strength, dissolved] = [0, 0];
-    for (let k = 0; k < middle.plants.length; k++) {
-      const p = middle.plants[k]!;
-      const out = extent(
-        { k95PerMin: p.kPerMin * faster, coldShare: p.coldShare },
-        between((e) => e.ownMin, k),
-        p.coldShare < 1 ? between((e) => e.hotMin, k) : 0,
-      );
-      const given = p.grams * amount * out;
-      strength += strengthWeightLPerG(p.botanical.slug) * given * netBodyMax(p.botanical);
-      dissolved += given * p.botanical.bodyMax;
+  const weights = middle.plants.map((p) => strengthWeightLPerG(p.botanical.slug) * netBodyMax(p.botanical));
+  const after = afterStrain(setup);
+  const column = (u: Unknown): number => UNKNOWNS.indexOf(u);
+  const [potency, rate, heldAt, steam, loss, weighing, water] = UNKNOWNS.map(column) as Seven;
+  return (ln, strengthOut, volumeOut) => {
+    for (let run = 0; run < strengthOut.length; run++) {
+      const z = (ln[loss]![run]! - ln[water]![run]!) / FACTOR_SIGMA.heatLoss;
+      const [w0, w1, w2] = [(z * (z - 2)) / 8, 1 - (z * z) / 4, (z * (z + 2)) / 8];
+      const amount = Math.exp(ln[weighing]![run]! + ln[potency]![run]!) * factors.potency;
+      const faster = Math.exp(ln[rate]![run]!);
+      let [strength, dissolved] = [0, 0];
+      for (let k = 0; k < middle.plants.length; k++) {
+        const [a, p, b] = [cool.plants[k]!, middle.plants[k]!, hot.plants[k]!];
+        const ownMin = Math.max(0, w0 * a.ownMin + w1 * p.ownMin + w2 * b.ownMin);
+        const hotMin = p.coldShare < 1 ? Math.max(0, w0 * a.hotMin + w1 * p.hotMin + w2 * b.hotMin) : 0;
+        const given =
+          p.grams * amount * extent({ k95PerMin: p.kPerMin * faster, coldShare: p.coldShare }, ownMin, hotMin);
+        strength += weights[k]! * given;
+        dissolved += given * p.botanical.bodyMax;
+      }
+      const steamMl = mlPerG * Math.exp(ln[steam]![run]!) * (w0 * cool.steamG + w1 * middle.steamG + w2 * hot.steamG);
+      const liquorMl = waterMl * Math.exp(ln[water]![run]!) + 0.62 * dissolved - steamMl;
+      const poured = liquorMl - leftMl * Math.exp(ln[heldAt]![run]! + ln[weighing]![run]!);
+      strengthOut[run] = ((1000 * strength) / liquorMl) * after.strength;
+      volumeOut[run] = (poured - clingingMl(poured)) * after.volume;
     }
-    const steamMl =
-      mlPerG * Math.exp(ln[steam]!) * (w[0] * nodes[0]!.steamG + w[1] * middle.steamG + w[2] * nodes[2]!.steamG);
-    const liquorMl = waterMl * Math.exp(ln[water]!) + 0.62 * dissolved - steamMl;
-    const poured = liquorMl - leftMl * Math.exp(ln[heldAt]!) * Math.exp(ln[weighing]!);
-    return { strength: (1000 * strength) / liquorMl, volume: poured - clingingMl(poured) };
   };
 }
 
-function likely(values: readonly number[]): Likely {
+type BodyAt = ReturnType<typeof bodyExposures>;
+type Seven = [number, number, number, number, number, number, number];
+
+/** What is done after the strain, as factors on strength and volume of what was strained off. */
+function afterStrain(setup: BrewSetup): { strength: number; volume: number } {
+  if (afterStraining(setup.way).length === 0) return { strength: 1, volume: 1 };
+  const run = runBrew(setup);
+  const { rinsedMl, sweetenedMl, reducedMl, outMl } = run.ledger;
+  const liquor = weightedStrength(run.at(run.endMin).liquor);
+  return {
+    strength: liquor > 0 ? weightedStrength(run.concentrate) / liquor : 1,
+    volume: outMl / (outMl - rinsedMl - sweetenedMl + reducedMl),
+  };
+}
+
+function likely(values: Float64Array): Likely {
   // A typed array sorts by value at once; a comparator would cost more than the runs.
   const sorted = Float64Array.from(values).sort();
   const at = (p: number): number => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!;
@@ -133,19 +174,27 @@ function likely(values: readonly number[]): Likely {
 }
 
 /** Shares by squared correlation: the draws are independent, and the log of the strength is near linear in each. */
-function sharesOf(draws: readonly (readonly number[])[], y: readonly number[]): PlanUncertainty['shares'] {
-  const meanY = y.reduce((s, v) => s + v, 0) / y.length;
-  const squares = UNKNOWNS.map((_, i) => {
-    const meanX = draws.reduce((s, d) => s + d[i]!, 0) / draws.length;
+function sharesOf(
+  brews: readonly UncertainBrew[],
+  drawn: readonly (readonly Float64Array[])[],
+  glass: Float64Array,
+): PlanUncertainty['shares'] {
+  const y = glass.map((x) => Math.log(Math.max(1e-12, x)));
+  const meanY = y.reduce((sum, v) => sum + v, 0) / y.length;
+  const squared = (x: Float64Array): number => {
     let [xy, xx] = [0, 0];
-    draws.forEach((d, k) => {
-      xy += (d[i]! - meanX) * (y[k]! - meanY);
-      xx += (d[i]! - meanX) ** 2;
-    });
+    for (let k = 0; k < x.length; k++) {
+      xy += x[k]! * (y[k]! - meanY);
+      xx += x[k]! ** 2;
+    }
     return xx === 0 ? 0 : xy ** 2 / xx;
-  });
-  const all = squares.reduce((s, v) => s + v, 0);
+  };
+  const squares = drawn.map((columns) => columns.map(squared));
+  const all = squares.flat().reduce((sum, v) => sum + v, 0);
   return Object.fromEntries(
-    UNKNOWNS.map((u, i) => [u, all === 0 ? 0 : squares[i]! / all]),
-  ) as PlanUncertainty['shares'];
+    brews.map((brew, i) => [
+      brew.id,
+      Object.fromEntries(UNKNOWNS.map((u, j) => [u, all === 0 ? 0 : squares[i]![j]! / all])) as Record<Unknown, number>,
+    ]),
+  );
 }

@@ -2,7 +2,7 @@ import { runBrew } from '../brew/brewRun';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { aPlan } from '../testing/aBatch';
-import { planUncertainty } from './planUncertainty';
+import { planUncertainty, uncertaintyOf } from './planUncertainty';
 import { normalQuantile, seededRandom } from './random';
 import { sensitivity } from './sensitivity';
 import { varianceShares } from './spread';
@@ -40,30 +40,45 @@ describe('chance without a clock', () => {
 
 describe('how far a plan may be off', () => {
   const plan = aPlan();
-  const setup = { way: plan.way, scale: 1, vessel: plan.vessel, kitchen: plan.kitchen, factors: plan.factors };
-  const result = planUncertainty(setup, plan.standard, { runs: 300 });
+  const [brew] = plan.brews;
+  const setup = { way: brew.way, scale: 1, vessel: brew.vessel, kitchen: plan.kitchen, factors: plan.factors };
+  const result = uncertaintyOf(plan, { runs: 300 });
+  const concentrate = result.brews['concentrate']!;
   it('lies around what is promised', () => {
-    expect(result.volumeMl.low).toBeLessThan(plan.concentrate.volumeMl);
-    expect(result.volumeMl.high).toBeGreaterThan(plan.concentrate.volumeMl);
-    expect(result.strengthX.middle / plan.concentrate.strengthX).toBeCloseTo(1, 1);
+    expect(concentrate.volumeMl.low).toBeLessThan(brew.figures.volumeMl);
+    expect(concentrate.volumeMl.high).toBeGreaterThan(brew.figures.volumeMl);
+    expect(concentrate.strengthX.middle / brew.figures.strengthX).toBeCloseTo(1, 1);
+    expect(result.strengthX.middle / plan.glass.figures.strengthX).toBeCloseTo(1, 1);
   });
   it('agrees with the spread that the plan shows at once', () => {
     const sigma = Math.log(result.strengthX.high / result.strengthX.low) / 2.563;
-    expect(Math.abs(sigma / plan.concentrate.sigmaLnStrength - 1)).toBeLessThan(0.2);
+    expect(Math.abs(sigma / brew.sigmaLnStrength - 1)).toBeLessThan(0.2);
   });
   it('is the brew itself, run with drawn factors, to within a hundredth', () => {
+    const factors = { ...plan.factors, heatLoss: 1.25, rate: 1.2, held: 1.1 };
     const one = planUncertainty(
-      { ...setup, factors: { ...plan.factors, heatLoss: 1.25, rate: 1.2, held: 1.1 } },
-      plan.standard,
+      [{ id: 'b', setup: { ...setup, factors }, pots: 1, pouredMl: 1000 }],
+      { standard: plan.standard, glassMl: 1000 },
       { runs: 1001, seed: 2 },
     );
-    const exact = runBrew({ ...setup, factors: { ...plan.factors, heatLoss: 1.25, rate: 1.2, held: 1.1 } }).concentrate;
+    const exact = runBrew({ ...setup, factors }).concentrate;
     expect(Math.abs(one.strengthX.middle / (weightedStrength(exact) / plan.standard) - 1)).toBeLessThan(0.015);
-    expect(Math.abs(one.volumeMl.middle / volumeMl(exact) - 1)).toBeLessThan(0.01);
+    expect(Math.abs(one.brews['b']!.volumeMl.middle / volumeMl(exact) - 1)).toBeLessThan(0.01);
   });
   it('comes mostly from the leaf, and hardly from the scale', () => {
-    expect(result.shares.potency).toBeGreaterThan(0.5);
-    expect(result.shares.weighing).toBeLessThan(0.05);
-    expect(Object.values(result.shares).reduce((a, b) => a + b)).toBeCloseTo(1);
+    const shares = result.shares['concentrate']!;
+    expect(shares.potency).toBeGreaterThan(0.5);
+    expect(shares.weighing).toBeLessThan(0.05);
+    expect(Object.values(shares).reduce((a, b) => a + b)).toBeCloseTo(1);
+  });
+  it('is smaller for a drink of two brews than for either: their errors do not go together', () => {
+    const two = planUncertainty(
+      ['a', 'b'].map((id) => ({ id, setup, pots: 1, pouredMl: 500 })),
+      { standard: plan.standard, glassMl: 1000 },
+      { runs: 400 },
+    );
+    const width = ({ low, high }: { low: number; high: number }): number => Math.log(high / low);
+    expect(width(two.strengthX)).toBeLessThan(0.85 * width(two.brews['a']!.strengthX));
+    expect(width(two.strengthX)).toBeGreaterThan(0.55 * width(two.brews['a']!.strengthX));
   });
 });

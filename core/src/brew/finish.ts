@@ -1,0 +1,173 @@
+import { InputError } from '../quantity/errors';
+import { afterStraining, type Stage } from '../drink/drink';
+import {
+  BURNER_EFFICIENCY,
+  coolingTauMin,
+  heatingSegment,
+  kitchenBoilingPoint,
+  newtonMinutes,
+  type Load,
+} from '../heat/heating';
+import type { Segment } from '../heat/temperatureHistory';
+import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
+import {
+  apparentBrix,
+  massG,
+  pourTogether,
+  portionOf,
+  solidsG,
+  volumeMl,
+  waterOf,
+  withoutWater,
+  type Liquid,
+} from '../liquid/liquid';
+import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
+import { sweetenTo } from '../sugar/infusedSyrup';
+import { boilingOffGPerMin } from './steam';
+import { DISSOLVE_MIN, HANDS_MIN, timeOf, type BrewSetup, type StageTime } from './timeline';
+
+/** Strained liquor, and the liquor that the drained plants still hold. */
+export type Drained = { liquid: Liquid; left: Liquid };
+
+export type Finished = {
+  liquid: Liquid;
+  stages: readonly StageTime[];
+  tempC: number;
+  /** dry sweetener stirred in, g, by its kind */
+  sweetenedG: Readonly<Record<string, number>>;
+  rinsedMl: number;
+  sweetenedMl: number;
+  reducedMl: number;
+};
+
+/** Share of an ideal wash that a rinse over drained plants wins. House estimate, 0.6 to 0.9. */
+const RINSE_EFFICIENCY = 0.8;
+
+/**
+ * What is done to the strained liquor: rinsed over the plants, sweetened, boiled down, cooled.
+ * @throws InputError for a stage that belongs before the strain
+ */
+export function finish({ liquid, left }: Drained, fromC: number, startMin: number, setup: BrewSetup): Finished {
+  const after = afterStraining(setup.way);
+  let state = { liquid, tempC: fromC };
+  let atMin = startMin;
+  const stages: StageTime[] = [];
+  const sweetenedG: Record<string, number> = {};
+  let [rinsedMl, sweetenedMl, reducedMl] = [0, 0, 0];
+  for (const stage of after) {
+    const before = volumeMl(state.liquid);
+    const done = applyTo(stage, state, { left, setup });
+    const gained = volumeMl(done.liquid) - before;
+    if (stage.kind === 'rinse') rinsedMl += gained;
+    if (stage.kind === 'reduce') reducedMl -= gained;
+    if (stage.kind === 'dissolve') {
+      sweetenedMl += gained;
+      const grams = massG(done.liquid) - massG(state.liquid);
+      sweetenedG[stage.sweetener] = (sweetenedG[stage.sweetener] ?? 0) + grams;
+    }
+    const time = timeOf(stage, done.segments, state.tempC, atMin);
+    stages.push(time);
+    atMin = time.endMin;
+    state = { liquid: done.liquid, tempC: time.toC };
+  }
+  return { ...state, stages, sweetenedG, rinsedMl, sweetenedMl, reducedMl };
+}
+
+type Step = { liquid: Liquid; segments: Segment[] };
+
+function applyTo(
+  stage: Stage,
+  { liquid, tempC }: { liquid: Liquid; tempC: number },
+  { left, setup }: { left: Liquid; setup: BrewSetup },
+): Step {
+  const actual = setup.actualMinutes?.[stage.id];
+  const hold = (minutes: number, at = tempC): Segment[] =>
+    (actual ?? minutes) > 0 ? [{ kind: 'hold', minutes: actual ?? minutes, tempC: at }] : [];
+  switch (stage.kind) {
+    case 'rinse':
+      return { liquid: rinsed(liquid, left, stage.waterMl * setup.scale), segments: hold(HANDS_MIN) };
+    case 'dissolve':
+      return { liquid: sweetenTo(liquid, stage.to, stage.sweetener).liquid, segments: hold(DISSOLVE_MIN) };
+    case 'reduce': {
+      const steamG = steamToReduceG(liquid, stage);
+      const heat = heatUp(liquid, tempC, 'boil', setup);
+      const toC = kitchenBoilingPoint(setup.kitchen);
+      const minutes = actual ?? steamG / boilingOffGPerMin(setup.vessel, setup.kitchen);
+      const boil: Segment[] = minutes > 0 ? [{ kind: 'hold', minutes, tempC: toC }] : [];
+      return { liquid: withoutWater(liquid, steamG), segments: [...heat, ...boil] };
+    }
+    case 'heat':
+      return { liquid, segments: heatUp(liquid, tempC, stage.to, setup) };
+    case 'hold':
+      return { liquid, segments: hold(stage.minutes) };
+    case 'cool':
+      return { liquid, segments: coolDown(liquid, tempC, stage, setup) };
+    case 'hands':
+      return { liquid, segments: hold(HANDS_MIN) };
+    case 'ferment':
+      return { liquid, segments: hold(stage.days * 1440, setup.kitchen.roomC) };
+    case 'toast':
+    case 'steep':
+    case 'strain':
+      throw new InputError('runBrew', stage.id, 'before the strain', stage.kind);
+  }
+}
+
+/** Water poured over the drained plants takes a share of what they hold; they keep as much as before. */
+function rinsed(liquid: Liquid, left: Liquid, washMl: number): Liquid {
+  const heldMl = volumeMl(left);
+  if (heldMl === 0 || washMl === 0) return pourTogether(liquid, waterOf(washMl));
+  const won = portionOf(left, (RINSE_EFFICIENCY * washMl) / (heldMl + washMl));
+  return pourTogether(liquid, won, waterOf(Math.max(0, washMl - volumeMl(won))));
+}
+
+/** Water to boil off until the stage's end is reached, g. A liquor that is there already loses none. */
+export function steamToReduceG(liquid: Liquid, { id, to }: Extract<Stage, { kind: 'reduce' }>): number {
+  const solids = solidsG(liquid);
+  if ('brix' in to) {
+    if (!(to.brix > 0 && to.brix <= 80)) throw new InputError('runBrew', id, 'to a Brix above 0 and up to 80', to.brix);
+    return Math.max(0, liquid.waterG - (solids * (100 - to.brix)) / to.brix);
+  }
+  if (!(to.share > 0 && to.share <= 1)) throw new InputError('runBrew', id, 'to a share above 0 and up to 1', to.share);
+  const wanted = volumeMl(liquid) * to.share;
+  // Volume falls steadily with its water; what can never be reached ends where it is as thick as the model goes.
+  let [lo, hi] = [0, Math.max(0, liquid.waterG - solids / 4)];
+  for (let i = 0; i < 50; i++) {
+    const middle = (lo + hi) / 2;
+    if (volumeMl(withoutWater(liquid, middle)) > wanted) lo = middle;
+    else hi = middle;
+  }
+  return lo;
+}
+
+function heatUp(liquid: Liquid, fromC: number, to: 'boil' | number, { kitchen, vessel }: BrewSetup): Segment[] {
+  const toC = to === 'boil' ? kitchenBoilingPoint(kitchen) : to;
+  if (toC <= fromC) return [];
+  const powerIntoPotW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind];
+  const lossWPerK = closedLossWPerK(vessel, volumeMl(liquid), 'counter');
+  return [heatingSegment({ load: loadOf(liquid, vessel, lossWPerK, kitchen.roomC), fromC, toC, powerIntoPotW })];
+}
+
+function coolDown(
+  liquid: Liquid,
+  fromC: number,
+  { id, toC, by }: Extract<Stage, { kind: 'cool' }>,
+  { kitchen, vessel, actualMinutes }: BrewSetup,
+): Segment[] {
+  if (toC >= fromC) return [];
+  const place = by === 'ice-bath' ? 'ice-bath' : 'counter';
+  const ambientC = by === 'ice-bath' ? 0 : kitchen.roomC;
+  const load = loadOf(liquid, vessel, closedLossWPerK(vessel, volumeMl(liquid), place), ambientC);
+  const tauMin = coolingTauMin(load);
+  const minutes = actualMinutes?.[id] ?? newtonMinutes({ fromC, toC, ambientC, tauMin });
+  if (!Number.isFinite(minutes)) throw new InputError('runBrew', id, `to more than the ${ambientC} °C around it`, toC);
+  return [{ kind: 'newton', minutes, fromC, towardsC: ambientC, tauMin }];
+}
+
+const loadOf = (liquid: Liquid, vessel: BrewSetup['vessel'], lossWPerK: number, ambientC: number): Load => ({
+  massKg: massG(liquid) / 1000,
+  cpKJPerKgK: sucroseSpecificHeat(Math.min(80, apparentBrix(liquid)), 60),
+  vesselJPerK: vesselHeatJPerK(vessel),
+  lossWPerK,
+  ambientC,
+});

@@ -1,0 +1,198 @@
+import { InputError } from '../quantity/errors';
+import { mainStageOf, untilStrained, type BrewWay, type Kitchen, type Lid, type Stage } from '../drink/drink';
+import {
+  BURNER_EFFICIENCY,
+  coolingTauMin,
+  heatingSegment,
+  kitchenBoilingPoint,
+  newtonMinutes,
+  openCooling,
+  type Load,
+} from '../heat/heating';
+import { endC, startC, temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
+import { closedLossWPerK, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
+import { massG, waterOf } from '../liquid/liquid';
+import type { BrewFactors } from './brewFactors';
+
+export type BrewSetup = {
+  way: BrewWay;
+  /** times the recipe as written */
+  scale: number;
+  vessel: Vessel;
+  kitchen: Kitchen;
+  factors?: BrewFactors;
+  /** how long stages really took, min, where that is known */
+  actualMinutes?: Readonly<Record<string, number>>;
+};
+
+/** When a stage begins and ends, and between which temperatures. */
+export type StageTime = {
+  stageId: string;
+  kind: Stage['kind'];
+  lid: Lid;
+  startMin: number;
+  endMin: number;
+  fromC: number;
+  toC: number;
+};
+
+/** Minutes for a spell of work of the hands, and to stir sugar clear. House estimates. */
+export const HANDS_MIN = 5;
+export const DISSOLVE_MIN = 3;
+
+/** What a jar in full sun settles at. House estimate; 40 to 55 °C. */
+const SUN_C = 45;
+
+/** Temperatures of the brew from the water to straining, and when each stage up to then begins and ends. */
+export function timeline(setup: BrewSetup, factors: BrewFactors): { history: TemperatureHistory; stages: StageTime[] } {
+  const stages: StageTime[] = [];
+  const all: Segment[] = [];
+  let [tempC, atMin] = [startingC(setup), 0];
+  for (const stage of untilStrained(setup.way)) {
+    const own = stageSegments(stage, tempC, setup, factors);
+    const time = timeOf(stage, own, tempC, atMin);
+    stages.push(time);
+    all.push(...own);
+    // What is toasted is dry: the water that comes after it is as cold as before.
+    if (stage.kind !== 'toast') tempC = time.toC;
+    atMin = time.endMin;
+  }
+  // A brew without any time in it is still a moment long.
+  if (all.length === 0) all.push({ kind: 'hold', minutes: 1, tempC });
+  return { history: temperatureHistory(all), stages };
+}
+
+/** A stage's time from the segments it takes. */
+export function timeOf(stage: Stage, own: readonly Segment[], tempC: number, atMin: number): StageTime {
+  const minutes = own.reduce((sum, segment) => sum + segment.minutes, 0);
+  return {
+    stageId: stage.id,
+    kind: stage.kind,
+    lid: stage.lid,
+    startMin: atMin,
+    endMin: atMin + minutes,
+    fromC: own.length > 0 ? startC(own[0]!) : tempC,
+    toC: own.length > 0 ? endC(own[own.length - 1]!) : tempC,
+  };
+}
+
+/** A fridge steep starts from water that was chilled, anything else from the tap; fruit alone from the room. */
+function startingC({ way, kitchen }: BrewSetup): number {
+  const first = way.stages.find((s) => ['heat', 'cool', 'hold', 'steep'].includes(s.kind));
+  if (first?.kind === 'steep' && first.place === 'fridge') return kitchen.fridgeC;
+  return first ? kitchen.tapC : kitchen.roomC;
+}
+
+function stageSegments(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors): Segment[] {
+  const actual = setup.actualMinutes?.[stage.id];
+  if (actual !== undefined && actual <= 0) return [];
+  switch (stage.kind) {
+    case 'toast':
+      return [{ kind: 'hold', minutes: actual ?? stage.minutes, tempC: stage.atC }];
+    case 'heat':
+      return heatStage(stage.to, fromC, setup, factors, actual);
+    case 'hold':
+      return [{ kind: 'hold', minutes: actual ?? stage.minutes, tempC: fromC }];
+    case 'cool':
+      return coolStage(stage, fromC, setup, factors, actual);
+    case 'steep':
+      return steepStage(stage, fromC, setup, factors, actual);
+    case 'hands':
+      return [{ kind: 'hold', minutes: actual ?? HANDS_MIN, tempC: fromC }];
+    case 'dissolve':
+      return [{ kind: 'hold', minutes: actual ?? DISSOLVE_MIN, tempC: fromC }];
+    case 'ferment':
+      return [{ kind: 'hold', minutes: actual ?? stage.days * 1440, tempC: setup.kitchen.roomC }];
+    case 'strain':
+      return [];
+    case 'rinse':
+    case 'reduce':
+      throw new InputError(
+        'runBrew',
+        stage.id,
+        'after the strain: only strained liquor is rinsed or reduced',
+        stage.kind,
+      );
+  }
+}
+
+function steepStage(
+  stage: Extract<Stage, { kind: 'steep' }>,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment[] {
+  const at = loadOf(setup, factors, stage.place === 'fridge' ? 'fridge' : 'counter');
+  const load = stage.place === 'sun' ? { ...at, ambientC: SUN_C } : at;
+  const minutes = actual ?? stage.minutes;
+  if (stage.lid === 'open' && fromC > load.ambientC)
+    return openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes }).segments;
+  return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
+}
+
+function heatStage(
+  to: 'boil' | number,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment[] {
+  const toC = to === 'boil' ? kitchenBoilingPoint(setup.kitchen) : to;
+  // What is hot enough already needs no heat, unless it was given some.
+  if (toC <= fromC) return actual === undefined ? [] : [{ kind: 'hold', minutes: actual, tempC: fromC }];
+  const { kind, watts } = setup.kitchen.burner;
+  // A heat that took longer or shorter than predicted went by the same path, stretched.
+  if (actual !== undefined) return [{ kind: 'ramp', minutes: actual, fromC, toC }];
+  const powerIntoPotW = watts * BURNER_EFFICIENCY[kind];
+  return [heatingSegment({ load: loadOf(setup, factors, 'counter'), fromC, toC, powerIntoPotW })];
+}
+
+/** Longest that a standing pot is waited for, min. */
+const LONGEST_STAND_MIN = 24 * 60;
+
+function coolStage(
+  { id, toC, by, lid }: Extract<Stage, { kind: 'cool' }>,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment[] {
+  if (toC >= fromC) return [];
+  if (actual !== undefined) return [{ kind: 'ramp', minutes: actual, fromC, toC }];
+  const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
+  const tooCold = (): InputError =>
+    new InputError('runBrew', id, `to more than the ${load.ambientC} °C around it, within a day`, toC);
+  if (by === 'standing' && lid === 'open') {
+    if (toC <= load.ambientC) throw tooCold();
+    const all = openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes: LONGEST_STAND_MIN }).segments;
+    const reached = all.findIndex((s) => endC(s) <= toC);
+    if (reached < 0) throw tooCold();
+    return all.slice(0, reached + 1);
+  }
+  const tauMin = coolingTauMin(load);
+  const minutes = newtonMinutes({ fromC, toC, ambientC: load.ambientC, tauMin });
+  if (minutes > LONGEST_STAND_MIN) throw tooCold();
+  return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin }];
+}
+
+const AMBIENT: Record<Place, (kitchen: Kitchen) => number> = {
+  counter: (k) => k.roomC,
+  fridge: (k) => k.fridgeC,
+  'ice-bath': () => 0,
+};
+
+function loadOf({ way, scale, vessel, kitchen }: BrewSetup, factors: BrewFactors, place: Place): Load {
+  const waterMl = Math.max(1, way.waterMl * scale);
+  return {
+    massKg: massG(waterOf(waterMl)) / 1000,
+    cpKJPerKgK: 4.186,
+    vesselJPerK: vesselHeatJPerK(vessel),
+    lossWPerK: closedLossWPerK(vessel, waterMl, place) * factors.heatLoss,
+    ambientC: AMBIENT[place](kitchen),
+  };
+}
+
+/** The agitation that one clock serves the whole brew with: that of the stage that lasts. */
+export const mainAgitation = (way: BrewWay): Stage['agitation'] =>
+  (mainStageOf(way) ?? way.stages[0])?.agitation ?? 'still';

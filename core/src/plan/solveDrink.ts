@@ -1,0 +1,278 @@
+import type { BrewFactors } from '../brew/brewRun';
+import {
+  choiceFor,
+  isSyrup,
+  TARGET_RANGES,
+  withSteep,
+  type Brew,
+  type BrewWay,
+  type Drink,
+  type Kitchen,
+  type MixLine,
+  type PlanTarget,
+} from '../drink/drink';
+import type { Vessel } from '../heat/vessel';
+import { acidGPerL, sugarGPerL, volumeMl, type Liquid } from '../liquid/liquid';
+import { weightedStrength } from '../liquid/strength';
+import { iceFor, jugForGlass } from './glass';
+import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
+import { isEndless, lineLiquid } from './mixLines';
+import type { JugWanted, OnHand } from './mixJug';
+import { planBrews, type BrewsPlan, type GivenLiquid, type PlannedJug } from './planBrews';
+import type { NoPlan } from './planTypes';
+import { scaledWay } from './rounding';
+
+export type SolvedBrew = { brew: Brew; lineId: string; way: BrewWay; pots: number; vessel: Vessel };
+export type Solved = { kind: 'solved'; brews: readonly SolvedBrew[] };
+
+type Attempt = Solved | NoPlan | { kind: 'too-weak' | 'too-strong' };
+
+/**
+ * Finds the size of every brew of a drink and, if the mix needs it, how densely they are brewed.
+ * A brew that ends as a syrup sweetens: its volume follows the sugar, and its flavour is met by how densely it is brewed.
+ */
+export class DrinkSolver {
+  readonly book: Book;
+  readonly standard: number;
+  readonly iceG: number;
+  readonly jugWanted: JugWanted;
+  /** brews that go into the jug, with the part each one is poured as */
+  private readonly brews: readonly { brew: Brew; lineId: string; way: BrewWay }[];
+
+  constructor(
+    readonly drink: Drink,
+    readonly target: PlanTarget,
+    readonly kitchen: Kitchen,
+    readonly factors: BrewFactors,
+  ) {
+    this.book = bookOf(drink);
+    this.standard = this.book.standard;
+    this.iceG = iceFor(drink.serve, target.glassMl, target.iced);
+    this.brews = drink.mix.flatMap((line) => {
+      if (line.from.kind !== 'brew') return [];
+      const { brewId } = line.from;
+      const brew = drink.brews.find((b) => b.id === brewId)!;
+      const { wayId, steepMin } = choiceFor(drink, target, brewId);
+      const way = brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!;
+      return [{ brew, lineId: line.id, way: withSteep(way, steepMin) }];
+    });
+    this.jugWanted = this.wantedInJug();
+  }
+
+  solve(): Solved | NoPlan {
+    const asWritten = this.attempt(1);
+    if (asWritten.kind === 'solved' || asWritten.kind === 'no-plan') return asWritten;
+    return asWritten.kind === 'too-weak'
+      ? this.towards(this.densest, 'too-weak')
+      : this.towards(this.thinnest, 'too-strong');
+  }
+
+  /** The jug from the glass: what ice thins and what each glass gets beside the jug is counted in. */
+  private wantedInJug(): JugWanted {
+    const { drink, target, kitchen, standard } = this;
+    const share = glassLinesShare(drink);
+    const beside = atGlassOf(drink, target.glassMl);
+    const besideMl = volumeMl(beside);
+    const per = (figure: number): number => (figure * besideMl) / target.glassMl;
+    const wanted = { ...target, volumeMl: target.litres * 1000, iceG: this.iceG };
+    const inGlass = jugForGlass(wanted, kitchen, drink.serve.rightAtMin);
+    const whole = 1 - share;
+    const acid = target.acidGPerL;
+    return {
+      volumeMl: inGlass.volumeMl * whole,
+      strengthX: Math.max(0, inGlass.strengthX - per(weightedStrength(beside) / standard)) / whole,
+      sugarGPerL: Math.max(0, inGlass.sugarGPerL - per(sugarGPerL(beside))) / whole,
+      ...(acid === undefined
+        ? {}
+        : { acidGPerL: Math.max(0, acid * inGlass.thinning - per(acidGPerL(beside))) / whole }),
+      standard,
+      ...this.parts(inGlass.strengthX / whole),
+    };
+  }
+
+  /** Several brews that are no syrups keep the balance of the drink as written. */
+  private parts(jugX: number): Pick<JugWanted, 'parts'> {
+    const steeped = this.brews.filter((b) => !isSyrup(b.way));
+    if (steeped.length < 2) return {};
+    return { parts: Object.fromEntries(steeped.map((b) => [b.lineId, this.book.shares[b.lineId]! * jugX])) };
+  }
+
+  private get densest(): number {
+    return Math.max(1, ...this.brews.map(({ way }) => way.liquorRatio.max / ratioOf(way)));
+  }
+  private get thinnest(): number {
+    return Math.min(1, ...this.brews.map(({ way }) => way.liquorRatio.min / ratioOf(way)));
+  }
+
+  /** The least change of how densely it is brewed with which everything fits, up to a limit of the recipe. */
+  private towards(limit: number, why: 'too-weak' | 'too-strong'): Solved | NoPlan {
+    const atLimit = this.attempt(limit);
+    if (atLimit.kind === 'no-plan') return atLimit;
+    if (atLimit.kind === why) return this.outOfReach(limit, why);
+    let [near, far]: [number, number] = [1, limit];
+    let best = atLimit.kind === 'solved' ? atLimit : undefined;
+    for (let i = 0; i < 16; i++) {
+      const middle = (near + far) / 2;
+      const attempt = this.attempt(middle);
+      if (attempt.kind === 'solved') best = attempt;
+      if (attempt.kind === why) near = middle;
+      else far = middle;
+    }
+    return best ?? this.outOfReach(limit, why);
+  }
+
+  private outOfReach(limit: number, why: 'too-weak' | 'too-strong'): NoPlan {
+    const { target } = this;
+    const works = (strengthX: number): boolean =>
+      new DrinkSolver(this.drink, { ...target, strengthX }, this.kitchen, this.factors).attempt(limit).kind !== why;
+    const { min, max } = TARGET_RANGES.strengthX;
+    let [good, bad]: [number, number] = [why === 'too-weak' ? min : max, target.strengthX];
+    if (!works(good)) {
+      return {
+        kind: 'no-plan',
+        limit: 'liquor-ratio',
+        message: `No strength leaves room for ${target.sugarGPerL} g/L of sugar from what sweetens this drink.`,
+        nearest: undefined,
+      };
+    }
+    for (let i = 0; i < 12; i++) {
+      const middle = (good + bad) / 2;
+      if (works(middle)) good = middle;
+      else bad = middle;
+    }
+    const nearestX = why === 'too-weak' ? Math.floor(good * 20) / 20 : Math.ceil(good * 20) / 20;
+    const { way } = this.brews[0]!;
+    const message =
+      why === 'too-weak'
+        ? `×${target.strengthX} with ${target.sugarGPerL} g/L of sugar needs more than ${way.liquorRatio.max} g of leaf in a litre of water, the most this recipe allows.`
+        : `${target.sugarGPerL} g/L of sugar brings more flavour than ×${target.strengthX} even with ${way.liquorRatio.min} g of leaf in a litre of water, the least this recipe allows.`;
+    return { kind: 'no-plan', limit: 'liquor-ratio', message, nearest: { ...target, strengthX: nearestX } };
+  }
+
+  /** All brews at the size at which their yield is just what the jug takes, brewed so many times as densely as written. */
+  private attempt(density: number): Attempt {
+    const ways = this.brews.map((b) => ({ ...b, way: denser(b.way, density) }));
+    const result = planBrews({
+      brews: ways.map((b) => ({ id: b.lineId, way: b.way, factors: this.factors })),
+      liquids: this.drink.mix.filter((l) => l.at === 'jug' && l.from.kind !== 'brew').map((l) => this.given(l)),
+      jugs: [this.jugGoal()],
+      kitchen: this.kitchen,
+    });
+    if (result.kind === 'no-brews') return this.refused(result);
+    const jug = result.jugs[0]!;
+    const off = this.offTarget(jug);
+    if (off) return off;
+    return {
+      kind: 'solved',
+      brews: ways.map((b, i) => ({
+        brew: b.brew,
+        lineId: b.lineId,
+        way: scaledWay(b.way, result.brews[i]!.scale),
+        pots: result.brews[i]!.pots,
+        vessel: result.brews[i]!.vessel,
+      })),
+    };
+  }
+
+  /** Which way a jug misses its wishes; undefined if it meets them. */
+  private offTarget({ liquid, missed, volumesMl }: PlannedJug): Exclude<Attempt, Solved> | undefined {
+    const { strengthX, sugarGPerL: sugar } = this.jugWanted;
+    const tooSweet = sugarGPerL(liquid) > sugar;
+    if (missed.includes('sugar')) {
+      if (!canSweeten(this.drink, this.target)) return tooSweet ? undefined : this.unsweetened();
+      // Where a flavoured syrup sweetens, too little sugar for its flavour means that it is too strong, unless the jug is full.
+      if (this.flavouredSyrup) return { kind: tooSweet || !this.hasRoom(volumesMl) ? 'too-weak' : 'too-strong' };
+      // What the plants bring of sugar may be more than is wanted; less than wanted means there was no room.
+      if (!tooSweet) return { kind: 'too-weak' };
+    }
+    if (!missed.includes('strength')) return undefined;
+    return { kind: weightedStrength(liquid) / this.standard < strengthX ? 'too-weak' : 'too-strong' };
+  }
+
+  /** Whether what sweetens the drink carries its flavour. */
+  private get flavouredSyrup(): boolean {
+    return this.brews.some((b) => isSyrup(b.way));
+  }
+
+  private hasRoom(volumesMl: Readonly<Record<string, number>>): boolean {
+    return this.drink.mix.some((l) => l.book === 'rest' && (volumesMl[l.id] ?? 0) > 1);
+  }
+
+  private jugGoal(): Parameters<typeof planBrews>[0]['jugs'][number] {
+    const { volumeMl: jugMl, strengthX, sugarGPerL: sugar, acidGPerL: acid, parts } = this.jugWanted;
+    return {
+      id: 'jug',
+      volumeMl: jugMl,
+      from: this.drink.mix.filter((l) => l.at === 'jug').map((l) => l.id),
+      strength: strengthX * this.standard,
+      sugarGPerL: sugar,
+      ...(acid === undefined ? {} : { acidGPerL: acid }),
+      ...(parts ? { brews: Object.fromEntries(Object.entries(parts).map(([id, x]) => [id, x * this.standard])) } : {}),
+    };
+  }
+
+  private given(line: MixLine): GivenLiquid {
+    const plentyMl = this.jugWanted.volumeMl * 2;
+    const liquid = lineLiquid(line.from, plentyMl);
+    const perLitreMl = fixedPerLitreMl(this.drink, this.target, line);
+    if (perLitreMl === undefined) return { id: line.id, liquid };
+    const ml = (perLitreMl * this.jugWanted.volumeMl) / 1000;
+    return { id: line.id, liquid, minMl: ml, maxMl: ml };
+  }
+
+  private unsweetened(): NoPlan {
+    return {
+      kind: 'no-plan',
+      limit: 'sweetener',
+      message: `Nothing in this drink sweetens it to ${this.target.sugarGPerL} g/L.`,
+      nearest: { ...this.target, sugarGPerL: 0 },
+    };
+  }
+
+  private refused(result: Extract<BrewsPlan, { kind: 'no-brews' }>): NoPlan {
+    if (result.limit === 'jug') {
+      return {
+        kind: 'no-plan',
+        limit: 'parts',
+        message: 'What goes into the jug in fixed amounts is more than the jug takes, or too little to fill it.',
+        nearest: undefined,
+      };
+    }
+    const kind = this.brews.find((b) => b.lineId === result.id)!.way.vesselKind;
+    const largest = Math.max(0, ...this.kitchen.vessels.filter((v) => v.kind === kind).map((v) => v.capacityMl));
+    return {
+      kind: 'no-plan',
+      limit: 'vessel',
+      message: `The largest ${kind} holds ${largest / 1000} L, too little for this much even in four at once.`,
+      nearest: undefined,
+    };
+  }
+}
+
+/** Parts of the mix as they stand ready: brews as they come out, the rest as much as may be wanted. */
+export function onHandFor(solver: DrinkSolver, brewed: (lineId: string) => Liquid): OnHand {
+  const plentyMl = solver.jugWanted.volumeMl * 1.5;
+  return solver.drink.mix
+    .filter((l) => l.at === 'jug')
+    .map((line) => {
+      const perLitreMl = fixedPerLitreMl(solver.drink, solver.target, line);
+      return {
+        id: line.id,
+        liquid: line.from.kind === 'brew' ? brewed(line.id) : lineLiquid(line.from, plentyMl),
+        ...(isEndless(line) ? { endless: true } : {}),
+        ...(perLitreMl === undefined ? {} : { perLitreMl }),
+      };
+    });
+}
+
+/** Dry plant to water as written, g/L. */
+export const ratioOf = (way: BrewWay): number =>
+  (1000 * way.ingredients.reduce((sum, i) => sum + i.grams, 0)) / Math.max(1, way.waterMl);
+
+/** Less water on the same leaf, within what the recipe allows. */
+function denser(way: BrewWay, density: number): BrewWay {
+  if (density === 1) return way;
+  const written = ratioOf(way);
+  const within = Math.min(way.liquorRatio.max / written, Math.max(way.liquorRatio.min / written, density));
+  return { ...way, waterMl: way.waterMl / within };
+}
