@@ -155,10 +155,12 @@ const blends = Array.from({ length: 200 }, (_, i) => {
 });
 report('a blend of 8 liquids, 4 goals, 5 ml steps (median of 200)', median(blends), 'ms', 50);
 
-const setup = { way: plan.way, scale: 1, vessel: plan.vessel, kitchen, factors: plan.factors };
+const [brewed] = plan.brews;
+const setup = { way: brewed.way, scale: 1, vessel: brewed.vessel, kitchen, factors: plan.factors };
+const threeBrews = ['a', 'b', 'c'].map((id) => ({ id, setup, pots: 1, pouredMl: 400 }));
 const started = performance.now();
-for (let brew = 0; brew < 3; brew++) core.planUncertainty(setup, plan.standard, { runs: 20_000, seed: brew + 1 });
-report('20 000 runs of three brews with drawn unknowns', (performance.now() - started) / 1000, 's', 1);
+core.planUncertainty(threeBrews, { standard: plan.standard, glassMl: 2400 }, { runs: 20_000 });
+report('20 000 runs of a drink of three brews with drawn unknowns', (performance.now() - started) / 1000, 's', 1);
 
 // The scripts that the first page loads: those the page names and those they import at once.
 const assets = join(ROOT, 'web/dist/assets');
@@ -223,7 +225,7 @@ let most = 0;
 for (let i = 0; i < 30; i++) {
   const id = randomUUID();
   const say = (event) =>
-    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: new Date().toISOString(), v: 1, ...event });
+    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: new Date().toISOString(), v: 2, ...event });
   await ask('/api/batches', {
     id,
     eventId: randomUUID(),
@@ -232,13 +234,13 @@ for (let i = 0; i < 30; i++) {
     drinkVersion: drink.version,
     target: drink.defaults,
   });
-  await say({ type: 'stage-ended', stageId: 'heat' });
-  await say({ type: 'stage-ended', stageId: 'steep' });
-  await say({ type: 'measured', what: 'volume', value: 1100, method: 'jug' });
+  await say({ type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
+  await say({ type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' });
+  await say({ type: 'measured', what: 'volume', brewId: 'concentrate', value: 1100, method: 'jug' });
   await say({
     type: 'mixed',
-    mix: { concentrateMl: 1100, syrupMl: 310, waterMl: 900 },
-    syrupHadMl: 310,
+    mix: { concentrate: 1100, syrup: 310, water: 900 },
+    hadMl: { syrup: 310 },
     sugarAddedG: 0,
   });
   await say({ type: 'tasted', state: 'iced', verdict: { strength: 0, harsh: 1, sweet: 0, tart: 0 } });

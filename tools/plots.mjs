@@ -67,16 +67,16 @@ draw('steep-hot', {
   x: { label: 'minutes off the heat', from: 0, to: 30 },
   y: { label: '× of the house, or of the harsh limit', from: 0, to: 1.25 },
   lines: [
-    { label: 'strength', points: hot.curve.points.map((p) => [p.steepMin, p.strengthX]) },
-    { label: 'harshness', points: hot.curve.points.map((p) => [p.steepMin, p.harsh]) },
+    { label: 'strength', points: hot.brews[0].curve.points.map((p) => [p.steepMin, p.strengthX]) },
+    { label: 'harshness', points: hot.brews[0].curve.points.map((p) => [p.steepMin, p.harsh]) },
   ],
 });
 draw('steep-fridge', {
   x: { label: 'hours in the fridge', from: 0, to: 20 },
   y: { label: '× of the house, or of the harsh limit', from: 0, to: 1.25 },
   lines: [
-    { label: 'strength', points: cold.curve.points.map((p) => [p.steepMin / 60, p.strengthX]) },
-    { label: 'harshness', points: cold.curve.points.map((p) => [p.steepMin / 60, p.harsh]) },
+    { label: 'strength', points: cold.brews[0].curve.points.map((p) => [p.steepMin / 60, p.strengthX]) },
+    { label: 'harshness', points: cold.brews[0].curve.points.map((p) => [p.steepMin / 60, p.harsh]) },
   ],
 });
 draw('pot-temperature', {
@@ -84,7 +84,7 @@ draw('pot-temperature', {
   y: { label: '°C', from: 0, to: 100 },
   lines: ['pot-2', 'pot-10'].map((id) => {
     const vessel = core.DEFAULT_KITCHEN.vessels.find((v) => v.id === id);
-    const { history } = planned({ litres: id === 'pot-2' ? 2.4 : 5, steepMin: 60 }).run;
+    const { history } = planned({ litres: id === 'pot-2' ? 2.4 : 5, steepMin: 60 }).brews[0].run;
     return {
       label: id === 'pot-2' ? 'a 2.4 L plan' : 'a 5 L plan',
       points: range(0, 40, 120).map((t) => [t, core.tempAt(history, t)]),

@@ -48,10 +48,10 @@ async function measuredBatch() {
     target: drink.defaults,
   });
   const say = (minutesAgo, event) =>
-    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: at(minutesAgo), v: 1, ...event });
-  await say(33, { type: 'stage-ended', stageId: 'heat' });
-  await say(18, { type: 'stage-ended', stageId: 'steep' });
-  await say(12, { type: 'measured', what: 'volume', value: 1085, method: 'jug' });
+    ask(`/api/batches/${id}/events`, { id: randomUUID(), at: at(minutesAgo), v: 2, ...event });
+  await say(33, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
+  await say(18, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' });
+  await say(12, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1085, method: 'jug' });
   return id;
 }
 

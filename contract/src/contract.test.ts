@@ -45,7 +45,14 @@ describe('checking a start and an event', () => {
   it('takes a whole one', () => {
     expect(check(startBatchSchema, start)).toMatchObject({ ok: true });
     expect(
-      check(appendEventSchema('stage-ended'), { id: uuid, at: start.at, v: 1, type: 'stage-ended', stageId: 'heat' }),
+      check(appendEventSchema('stage-ended'), {
+        id: uuid,
+        at: start.at,
+        v: 2,
+        type: 'stage-ended',
+        brewId: 'b',
+        stageId: 'heat',
+      }),
     ).toMatchObject({ ok: true });
   });
   it('refuses what is no object, no id, no time', () => {
@@ -57,9 +64,9 @@ describe('checking a start and an event', () => {
   });
   it('knows the kinds of event, and how far each figure goes', () => {
     expect(faults(check(appendEventSchema('explode'), { type: 'explode' }))[0]).toMatch(
-      /^type: one of stage-ended, measured, .* got "explode"$/,
+      /^type: one of brew-started, stage-ended, measured, .* got "explode"$/,
     );
-    const measured = { id: uuid, at: start.at, v: 1, type: 'measured', what: 'ph', value: 15, method: 'meter' };
+    const measured = { id: uuid, at: start.at, v: 2, type: 'measured', what: 'ph', value: 15, method: 'meter' };
     expect(faults(check(appendEventSchema('measured'), measured))).toEqual(['value: a number of at most 14, got 15']);
   });
   it('reads numbers out of an address, where all is text', () => {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { AUDIENCE_FLAGS, TARGET_RANGES } from '@steepsis/core';
+import { ACID_RANGE, AUDIENCE_FLAGS, EVENT_VERSION, TARGET_RANGES } from '@steepsis/core';
 
 const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
   Joi.number().min(range.min).max(range.max).required();
@@ -9,6 +9,8 @@ const id = Joi.string()
 const at = Joi.string().isoDate().required();
 const ml = (max: number): Joi.NumberSchema => Joi.number().min(0).max(max).required();
 
+const wayChoice = { wayId: Joi.string().max(60).required(), steepMin: ranged(TARGET_RANGES.steepMin) };
+
 /** A plan's target; limits are the core's. */
 export const targetSchema = Joi.object({
   litres: ranged(TARGET_RANGES.litres),
@@ -16,8 +18,9 @@ export const targetSchema = Joi.object({
   iced: Joi.boolean().strict().required(),
   strengthX: ranged(TARGET_RANGES.strengthX),
   sugarGPerL: ranged(TARGET_RANGES.sugarGPerL),
-  wayId: Joi.string().max(60).required(),
-  steepMin: ranged(TARGET_RANGES.steepMin),
+  acidGPerL: Joi.number().min(ACID_RANGE.min).max(ACID_RANGE.max),
+  ...wayChoice,
+  others: Joi.object().pattern(Joi.string().max(60), Joi.object(wayChoice)).max(8),
   audience: Joi.array()
     .items(Joi.string().valid(...AUDIENCE_FLAGS))
     .unique()
@@ -34,9 +37,11 @@ export const startBatchSchema = Joi.object({
   target: targetSchema,
 }).required();
 
-const mixSchema = Joi.object({ concentrateMl: ml(50_000), syrupMl: ml(50_000), waterMl: ml(50_000) }).required();
+/** Millilitres by part of the mix. */
+const mixSchema = Joi.object().pattern(Joi.string().max(60), ml(50_000)).max(20).required();
+const brewId = Joi.string().max(60).required();
 const event = (type: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
-  Joi.object({ id, at, v: Joi.valid(1).required(), type: Joi.valid(type).required(), ...fields });
+  Joi.object({ id, at, v: Joi.valid(EVENT_VERSION).required(), type: Joi.valid(type).required(), ...fields });
 
 const verdictSchema = Joi.object({
   strength: Joi.number().integer().min(-2).max(2).required(),
@@ -47,9 +52,11 @@ const verdictSchema = Joi.object({
 }).required();
 
 const EVENTS: Record<string, Joi.ObjectSchema> = {
-  'stage-ended': event('stage-ended', { stageId: Joi.string().max(60).required() }),
+  'brew-started': event('brew-started', { brewId }),
+  'stage-ended': event('stage-ended', { brewId, stageId: Joi.string().max(60).required() }),
   measured: event('measured', {
     what: Joi.valid('volume', 'ph').required(),
+    brewId: Joi.when('what', { is: 'volume', then: brewId, otherwise: Joi.forbidden() }),
     value: Joi.when('what', {
       is: 'ph',
       then: Joi.number().min(0).max(14).required(),
@@ -59,7 +66,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   }),
   mixed: event('mixed', {
     mix: mixSchema,
-    syrupHadMl: ml(50_000),
+    hadMl: mixSchema,
     sugarAddedG: Joi.number().min(0).max(20_000).required(),
   }),
   bottled: event('bottled'),

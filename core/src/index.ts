@@ -107,7 +107,7 @@ export {
   type Phase,
   type Tasting,
 } from './batch/batch';
-export { curveOfBatch, expectedVolumeMl, progressAt, type Progress } from './batch/progress';
+export { curveOfBatch, expectedVolumeMl, progressAt, progressesAt, type Progress } from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { freezePlan } from './batch/freeze';
 export {

@@ -19,6 +19,8 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
     await cook.expectTitle('Bench');
     await cook.expectText('Nothing is on the stove or steeping in the fridge.');
     await page.getByRole('link', { name: 'Plan a drink' }).click();
+    await cook.expectTitle('Drinks');
+    await page.getByRole('link', { name: 'Plan it: Roselle and rose hip cooler' }).click();
     await cook.expectTitle('Roselle and rose hip cooler');
     await cook.expectText('50 g roselle, 1 1/4 cups');
   });

@@ -17,15 +17,15 @@ describe('a batch over HTTP', () => {
     expect(body.batches.map((b: { id: string }) => b.id)).toEqual([id]);
     const batch = batchAfter((await server.http.get(`/api/batches/${id}`)).body.events);
     expect(batch.phase).toBe('put-away');
-    expect(batch.measuredVolumeMl).toBe(1130);
+    expect(batch.brews[0]!.measuredVolumeMl).toBe(1130);
   });
 
   it('freezes the plan that the server worked out itself', async () => {
     const { body } = await server.startBatch({ litres: 1.2 });
     const started = body.events[0]!;
     if (started.type !== 'started') throw new Error('not started');
-    expect(started.plan.way.ingredients.map((i) => i.grams)).toEqual([26, 7.3]);
-    expect(started.plan.promised.mix.concentrateMl).toBeGreaterThan(500);
+    expect(started.plan.brews[0].way.ingredients.map((i) => i.grams)).toEqual([26, 7.3]);
+    expect(started.plan.promised.mix['concentrate']).toBeGreaterThan(500);
   });
 
   it('is the same after the server has been stopped and started', async () => {
@@ -44,7 +44,7 @@ describe('a batch over HTTP', () => {
     expect(again.body.events).toHaveLength(1);
     server.later(7);
     const eventId = randomUUID();
-    for (let i = 0; i < 3; i++) await server.say(ids.id, { type: 'stage-ended', stageId: 'heat' }, eventId).expect(200);
+    for (let i = 0; i < 3; i++) await server.say(ids.id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }, eventId).expect(200);
     expect(await eventCount()).toBe(2);
   });
 
@@ -86,11 +86,11 @@ describe('what a batch refuses', () => {
 
   it('a pull before the start, and a second start', async () => {
     const unknown = randomUUID();
-    expect(problem(await server.say(unknown, { type: 'stage-ended', stageId: 'steep' }))).toBe(
+    expect(problem(await server.say(unknown, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }))).toBe(
       `404 not-found: There is no batch "${unknown}".`,
     );
     const { id } = await server.startBatch();
-    expect(problem(await server.say(id, { type: 'stage-ended', stageId: 'steep' }))).toContain(
+    expect(problem(await server.say(id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }))).toContain(
       '409 stage-not-running: steep is not running',
     );
     const second = await server.startBatch({}, { id });
@@ -128,7 +128,7 @@ describe('what a batch refuses', () => {
   it('a volume that is negative, too large, or a word', async () => {
     const { id } = await server.startBatch();
     for (const value of [-5, 0, 1e9, 'much']) {
-      const response = await server.say(id, { type: 'measured', what: 'volume', value, method: 'jug' });
+      const response = await server.say(id, { type: 'measured', what: 'volume', brewId: 'concentrate', value, method: 'jug' });
       expect(response.status).toBe(400);
       expect(response.body.errors[0].field).toBe('value');
     }
@@ -139,10 +139,10 @@ describe('what a batch refuses', () => {
     const one = await server.startBatch();
     const future = await server.http
       .post(`/api/batches/${one.id}/events`)
-      .send({ id: randomUUID(), at: '2030-01-01T00:00:00.000Z', v: 1, type: 'stage-ended', stageId: 'heat' });
+      .send({ id: randomUUID(), at: '2030-01-01T00:00:00.000Z', v: 2, type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
     expect(problem(future)).toContain('400 invalid-input: at: accepted is a time that has come');
     const two = await server.startBatch();
-    const taken = await server.say(two.id, { type: 'stage-ended', stageId: 'heat' }, one.body.events[0]!.id);
+    const taken = await server.say(two.id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }, one.body.events[0]!.id);
     expect(problem(taken)).toContain('409 event-id-taken');
   });
 

@@ -71,26 +71,26 @@ export class TestServer {
   }
 
   say(batchId: string, event: object, id: string = randomUUID()): request.Test {
-    return this.http.post(`/api/batches/${batchId}/events`).send({ id, at: this.now.toISOString(), v: 1, ...event });
+    return this.http.post(`/api/batches/${batchId}/events`).send({ id, at: this.now.toISOString(), v: 2, ...event });
   }
 
   /** A hot batch told up to its measured volume. */
   async measuredBatch(volumeMl = 1130): Promise<string> {
     const { id } = await this.startBatch();
     this.later(7);
-    await this.say(id, { type: 'stage-ended', stageId: 'heat' });
+    await this.say(id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
     this.later(15);
-    await this.say(id, { type: 'stage-ended', stageId: 'steep' });
+    await this.say(id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' });
     this.later(5);
-    await this.say(id, { type: 'measured', what: 'volume', value: volumeMl, method: 'jug' });
+    await this.say(id, { type: 'measured', what: 'volume', brewId: 'concentrate', value: volumeMl, method: 'jug' });
     return id;
   }
 }
 
 export const MIX = {
   type: 'mixed',
-  mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 955 },
-  syrupHadMl: 310,
+  mix: { concentrate: 1130, syrup: 310, water: 955 },
+  hadMl: { syrup: 310 },
   sugarAddedG: 0,
 };
 export const VERDICT = { strength: -1, harsh: 1, sweet: 0, tart: 0 };

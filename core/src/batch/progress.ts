@@ -110,3 +110,9 @@ const bareHarshness = (l: Liquid, limit: number): number =>
 /** Volume the plan expects from a brew as it really went, all pots, ml. */
 export const expectedVolumeMl = (batch: Batch, brewId: string): number =>
   volumeMl(portionOf(runOfBatch(batch, brewId).concentrate, frozenBrew(batch.plan, brewId).pots));
+
+/** Everything of a batch that runs, what is due first before the rest. */
+export const progressesAt = (batch: Batch, nowMs: number): readonly Progress[] =>
+  batch.plan.brews
+    .flatMap((b) => progressAt(batch, b.brewId, nowMs) ?? [])
+    .sort((a, b) => a.leftMin - b.leftMin);

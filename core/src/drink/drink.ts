@@ -183,7 +183,7 @@ const isLong = (s: Stage): s is LongStage => s.kind === 'steep' || s.kind === 'h
  * Undefined for what is not steeped at all, such as crushed fruit and sugar.
  */
 export const mainStageOf = (way: BrewWay): LongStage | undefined =>
-  (way.stages.find((s) => s.kind === 'steep') as LongStage | undefined) ?? way.stages.find(isLong);
+  way.stages.filter(isLong).find((s) => s.kind === 'steep') ?? way.stages.find(isLong);
 
 /** Length of a way's main stage as written, min; 1 where it has none. */
 export const writtenMinutes = (way: BrewWay): number => mainStageOf(way)?.minutes ?? 1;

@@ -9,7 +9,10 @@ import {
   planDrink,
   DEFAULT_KITCHEN,
   type BatchEvent,
+  type Brew,
+  type Drink,
   type Plan,
+  type PlanTarget,
 } from '@steepsis/core';
 import type { BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
@@ -93,11 +96,7 @@ export class BatchesService {
         `This drink is at version ${drink.version} now. Open its plan again.`,
       );
     }
-    const way = drink.brew.ways.map((w) => w.id);
-    if (!way.includes(target.wayId))
-      throw invalidInput([
-        { field: 'target.wayId', accepted: `one of ${way.join(', ')}`, got: JSON.stringify(target.wayId) },
-      ]);
+    refuseUnknownWays(drink, target);
     const result = planDrink(drink, target, DEFAULT_KITCHEN, await this.drinks.learnedOf(drink));
     if (result.kind === 'no-plan') {
       throw new ProblemException({
@@ -144,6 +143,29 @@ export class BatchesService {
   serverNow(): string {
     return this.config.now().toISOString();
   }
+}
+
+/** Names the way that a drink does not know, instead of letting the core refuse it. */
+function refuseUnknownWays(drink: Drink, target: PlanTarget): void {
+  const [first, ...rest] = drink.brews;
+  const check = (field: string, brew: Brew | undefined, wayId: string): void => {
+    const ways = brew?.ways.map((w) => w.id) ?? [];
+    if (!ways.includes(wayId))
+      throw invalidInput([
+        {
+          field,
+          accepted: ways.length > 0 ? `one of ${ways.join(', ')}` : 'a brew of this drink',
+          got: JSON.stringify(wayId),
+        },
+      ]);
+  };
+  check('target.wayId', first, target.wayId);
+  for (const [brewId, choice] of Object.entries(target.others ?? {}))
+    check(
+      `target.others.${brewId}`,
+      rest.find((b) => b.id === brewId),
+      choice.wayId,
+    );
 }
 
 const refusal = (reason: string, field: string, message: string): ProblemException =>

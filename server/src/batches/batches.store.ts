@@ -1,6 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
-import { batchAfter, shelfItemsOf, type Batch, type BatchEvent, type BatchEventBody, type Phase } from '@steepsis/core';
+import {
+  batchAfter,
+  EVENT_VERSION,
+  readEvents,
+  shelfItemsOf,
+  type Batch,
+  type BatchEvent,
+  type BatchEventBody,
+  type Phase,
+  type StoredEvent,
+} from '@steepsis/core';
 import type { BatchSummary } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
@@ -22,12 +32,12 @@ export class BatchesStore {
       order: [['seq', 'ASC']],
       ...(transaction ? { transaction } : {}),
     });
-    return rows.map(eventOf);
+    return readEvents(rows.map(storedEventOf));
   }
 
-  async eventById(id: string, transaction: Transaction): Promise<BatchEvent | undefined> {
+  async eventById(id: string, transaction: Transaction): Promise<{ batchId: string } | undefined> {
     const row = await BatchEventRow.findByPk(id, { transaction });
-    return row ? eventOf(row) : undefined;
+    return row ? { batchId: row.batch_id } : undefined;
   }
 
   /** Appends behind the events that are there and rewrites the batch's line. */
@@ -39,13 +49,20 @@ export class BatchesStore {
     transaction: Transaction,
   ): Promise<BatchEvent[]> {
     const { id, at, ...body } = event;
-    const stored = { id, batchId, seq: before.length, at, v: 1, ...body } as BatchEvent;
+    const stored = { id, batchId, seq: before.length, at, v: EVENT_VERSION, ...body } as BatchEvent;
     const events = [...before, stored];
     const line = lineOf(batchAfter(events), at, receivedAt);
     if (before.length === 0) await BatchRow.create(line, { transaction });
     else await BatchRow.update(line, { where: { id: batchId }, transaction });
     await BatchEventRow.create(
-      { id, batch_id: batchId, seq: stored.seq, at, received_at: receivedAt, body: JSON.stringify({ v: 1, ...body }) },
+      {
+        id,
+        batch_id: batchId,
+        seq: stored.seq,
+        at,
+        received_at: receivedAt,
+        body: JSON.stringify({ v: EVENT_VERSION, ...body }),
+      },
       { transaction },
     );
     return events;
@@ -84,8 +101,9 @@ export class BatchesStore {
   countOfDrink = (drinkId: string): Promise<number> => BatchRow.count({ where: { drink_id: drinkId } });
 }
 
-const eventOf = (row: BatchEventRow): BatchEvent =>
-  ({ id: row.id, batchId: row.batch_id, seq: row.seq, at: row.at, ...(JSON.parse(row.body) as object) }) as BatchEvent;
+/** An event as the release that stored it wrote it. */
+const storedEventOf = (row: BatchEventRow): StoredEvent =>
+  ({ id: row.id, batchId: row.batch_id, seq: row.seq, at: row.at, ...(JSON.parse(row.body) as object) }) as StoredEvent;
 
 function lineOf(batch: Batch, lastEventAt: string, receivedAt: string): BatchRow['_creationAttributes'] {
   return {
@@ -94,7 +112,7 @@ function lineOf(batch: Batch, lastEventAt: string, receivedAt: string): BatchRow
     drink_name: batch.plan.drink.name,
     started_at: batch.startedAt,
     litres: batch.plan.target.litres,
-    way_name: batch.plan.way.shortName,
+    way_name: batch.plan.brews[0].way.shortName,
     phase: batch.phase,
     on_shelf: shelfItemsOf(batch, Date.parse(receivedAt)).length > 0,
     tasted: batch.tastings.length > 0,

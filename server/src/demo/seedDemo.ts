@@ -3,9 +3,10 @@ import type { INestApplication } from '@nestjs/common';
 import {
   batchAfter,
   concentrateOf,
+  jugWantedOf,
   mixJug,
-  plannedSyrup,
-  standardOf,
+  onHandOf,
+  plannedMl,
   volumeMl,
   type BatchEventBody,
   type PlanTarget,
@@ -27,6 +28,9 @@ export async function seedDemo(app: INestApplication, now: Date): Promise<void> 
   for (const demo of DEMO_BATCHES) await cook.make(demo);
   await cook.start(RUNNING_FRIDGE_STEEP);
 }
+
+/** The one brew of the drink that the demo summer is about. */
+const BREW = 'concentrate';
 
 class DemoCook {
   constructor(
@@ -59,28 +63,22 @@ class DemoCook {
         ...body,
       });
     const hot = demo.change.wayId !== 'fridge-overnight';
-    if (hot) await say(demo.heatMin, { type: 'stage-ended', stageId: 'heat' });
+    if (hot) await say(demo.heatMin, { type: 'stage-ended', brewId: BREW, stageId: 'heat' });
     const strainedMin = (hot ? demo.heatMin : 0) + demo.steepedMin;
-    const strained = batchAfter((await say(strainedMin, { type: 'stage-ended', stageId: 'steep' })).events);
+    const strained = batchAfter(
+      (await say(strainedMin, { type: 'stage-ended', brewId: BREW, stageId: 'steep' })).events,
+    );
     if (demo.spoiled) {
       await say(strainedMin + 200, { type: 'discarded', why: demo.spoiled });
       return;
     }
-    const value = Math.round((volumeMl(concentrateOf(strained)) * demo.yieldShare) / 5) * 5;
+    const value = Math.round((volumeMl(concentrateOf(strained, BREW)) * demo.yieldShare) / 5) * 5;
     const measured = batchAfter(
-      (await say(strainedMin + 6, { type: 'measured', what: 'volume', value, method: 'jug' })).events,
+      (await say(strainedMin + 6, { type: 'measured', what: 'volume', brewId: BREW, value, method: 'jug' })).events,
     );
-    const syrupMl = measured.plan.promised.syrup.volumeMl;
-    const jug = mixJug(
-      { concentrate: concentrateOf(measured), syrup: plannedSyrup(measured, syrupMl) },
-      {
-        volumeMl: measured.plan.target.litres * 1000,
-        strengthX: measured.plan.promised.jugX,
-        sugarGPerL: measured.plan.promised.jugSugarGPerL,
-        standard: standardOf(measured),
-      },
-    );
-    await say(strainedMin + 30, { type: 'mixed', mix: jug.mix, syrupHadMl: syrupMl, sugarAddedG: 0 });
+    const jug = mixJug(onHandOf(measured), jugWantedOf(measured));
+    const hadMl = { syrup: plannedMl(measured.plan, 'syrup') };
+    await say(strainedMin + 30, { type: 'mixed', mix: jug.mix, hadMl, sugarAddedG: 0 });
     const jugMl = jug.figures.volumeMl;
     if (demo.ph !== undefined)
       await say(strainedMin + 35, { type: 'measured', what: 'ph', value: demo.ph, method: 'meter' });

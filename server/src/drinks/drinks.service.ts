@@ -1,10 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
+  BOOK,
   DEFAULT_KITCHEN,
   learnFrom,
   nextTime,
-  ROSELLE_COOLER,
+  readDrink,
   tastingRecordOf,
   type Batch,
   type Drink,
@@ -29,15 +30,17 @@ export class DrinksService {
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  /** The book's first drink is there from the first start. */
+  /** The book's drinks are there from the first start; later releases add the ones that are new. */
   async onApplicationBootstrap(): Promise<void> {
-    if ((await DrinkRow.count()) > 0) return;
+    const known = new Set((await DrinkRow.findAll({ attributes: ['id'] })).map((r) => r.id));
+    const missing = BOOK.filter((d) => !known.has(d.id));
+    if (missing.length === 0) return;
+    const created_at = this.config.now().toISOString();
     await this.database.write(async (transaction) => {
-      const { id, version } = ROSELLE_COOLER;
-      await DrinkRow.create(
-        { id, version, body: JSON.stringify(ROSELLE_COOLER), created_at: this.config.now().toISOString() },
-        { transaction },
-      );
+      for (const drink of missing) {
+        const { id, version } = drink;
+        await DrinkRow.create({ id, version, body: JSON.stringify(drink), created_at }, { transaction });
+      }
     });
   }
 
@@ -49,7 +52,7 @@ export class DrinksService {
         ['version', 'ASC'],
       ],
     }))
-      latest.set(row.id, JSON.parse(row.body) as Drink);
+      latest.set(row.id, drinkOf(row));
     return Promise.all([...latest.values()].map((drink) => this.summaryOf(drink)));
   }
 
@@ -62,7 +65,7 @@ export class DrinksService {
   async drink(id: string): Promise<Drink> {
     const row = await DrinkRow.findOne({ where: { id }, order: [['version', 'DESC']] });
     if (!row) throw notFound('drink', id);
-    return JSON.parse(row.body) as Drink;
+    return drinkOf(row);
   }
 
   /** What past tastings have taught of a drink; undefined before the first. */
@@ -94,6 +97,9 @@ export class DrinksService {
     return Promise.all(ids.map(async (batchId) => batchAfter(await this.batches.eventsOf(batchId))));
   }
 }
+
+/** A drink as any release stored it. */
+const drinkOf = (row: DrinkRow): Drink => readDrink(JSON.parse(row.body) as Drink);
 
 /** Tastings of batches, the latest batch first. */
 const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>

@@ -22,13 +22,13 @@ const START = Date.now() - 3 * 3_600_000;
 
 const TOLD: [number, BatchEventBody][] = [
   [0, { type: 'started', plan }],
-  [7, { type: 'stage-ended', stageId: 'heat' }],
-  [22, { type: 'stage-ended', stageId: 'steep' }],
-  [27, { type: 'measured', what: 'volume', value: 1130, method: 'jug' }],
+  [7, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }],
+  [22, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }],
+  [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
 ];
 const MIXED: [number, BatchEventBody] = [
   40,
-  { type: 'mixed', mix: { concentrateMl: 1130, syrupMl: 310, waterMl: 950 }, syrupHadMl: 310, sugarAddedG: 0 },
+  { type: 'mixed', mix: { concentrate: 1130, syrup: 310, water: 950 }, hadMl: { syrup: 310 }, sugarAddedG: 0 },
 ];
 const events = (told: [number, BatchEventBody][]): BatchEvent[] =>
   told.map(([minutes, body], seq) => ({
@@ -36,7 +36,7 @@ const events = (told: [number, BatchEventBody][]): BatchEvent[] =>
     batchId: 'b1',
     seq,
     at: new Date(START + minutes * 60_000).toISOString(),
-    v: 1,
+    v: 2,
     ...body,
   }));
 
@@ -82,8 +82,8 @@ describe('mixing from what came out', () => {
     await userEvent.click(await screen.findByRole('button', { name: 'Pour it and log' }));
     const { mix } = sent[0]!.body as { mix: Record<string, number> };
     expect(sent[0]!.path).toBe('/api/batches/b1/events');
-    for (const ml of [mix['syrupMl']!, mix['waterMl']!]) expect(ml % 5).toBe(0);
-    expect(mix['concentrateMl']! + mix['syrupMl']! + mix['waterMl']!).toBeCloseTo(2395, -2);
+    for (const ml of [mix['syrup']!, mix['water']!]) expect(ml % 5).toBe(0);
+    expect(mix['concentrate']! + mix['syrup']! + mix['water']!).toBeCloseTo(2395, -2);
     expect(await screen.findByText('elsewhere')).toBeInTheDocument();
   });
 
@@ -97,7 +97,7 @@ describe('mixing from what came out', () => {
     await userEvent.click(screen.getByRole('button', { name: /^Stir in \d+ g of sugar/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Pour it and log' }));
     expect(sent[0]!.body['sugarAddedG']).toBeGreaterThan(80);
-    expect(sent[0]!.body['syrupHadMl']).toBe(100);
+    expect(sent[0]!.body['hadMl']).toEqual({ syrup: 100 });
   });
 
   it('refuses more than the jug holds', async () => {

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { shelfItemsOf } from '@steepsis/core';
+import { JUG, shelfItemsOf } from '@steepsis/core';
 import type { BatchSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
@@ -98,7 +98,7 @@ function UseUp(): ReactNode {
             <li key={`${i.batchId}-${i.vesselId}`} className="flex flex-wrap justify-between gap-x-4 py-2">
               <span>
                 {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
-                {i.vesselId === 'concentrate' && ', concentrate'} at {f.strength(i.figures.strengthX)}
+                {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`} at {f.strength(i.figures.strengthX)}
               </span>
               <span className={Date.parse(i.useBy) < now ? 'font-semibold text-stop' : 'text-muted'}>
                 use by {f.day(i.useBy)}
@@ -124,7 +124,9 @@ function Next(): ReactNode {
                 {d.batches === 0 ? 'not made yet' : `made ${d.batches} times`}
               </span>
             </span>
-            <LinkButton to={`/plan/${d.id}`}>Plan it</LinkButton>
+            <LinkButton to={`/plan/${d.id}`} aria-label={`Plan it: ${d.name}`}>
+              Plan it
+            </LinkButton>
           </li>
         ))}
       </ul>

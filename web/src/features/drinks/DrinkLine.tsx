@@ -9,20 +9,21 @@ export function DrinkLine({ plan }: { plan: Plan }): ReactNode {
     capacityMl: plan.target.glassMl + plan.glass.iceG * 1.1,
     diameterCm: 7.2,
   };
+  const [brew] = plan.brews;
   const jar: DrawnVessel = { kind: 'jar', capacityMl: 1500, diameterCm: 10.5 };
   return (
     <div className="flex max-w-full items-end gap-3 overflow-hidden">
       <VesselDrawing
-        vessel={plan.vessel}
+        vessel={brew.vessel}
         scale={4.6}
         lid
-        layers={[{ ml: plan.waterMl, colour: colourIn(plan.run.at(plan.run.endMin).liquor, plan.vessel) }]}
+        layers={[{ ml: brew.waterMl / brew.pots, colour: colourIn(brew.run.at(brew.run.endMin).liquor, brew.vessel) }]}
         description="pot"
       />
       <VesselDrawing
         vessel={jar}
         scale={4.6}
-        layers={[{ ml: plan.concentrate.volumeMl, colour: colourIn(plan.run.concentrate, jar) }]}
+        layers={[{ ml: brew.figures.volumeMl, colour: colourIn(brew.concentrate, jar) }]}
         description="concentrate"
       />
       <VesselDrawing

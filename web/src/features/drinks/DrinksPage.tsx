@@ -14,13 +14,17 @@ export function Component(): ReactNode {
   return (
     <Page title="Drinks" note="Each drink is drawn as its way from the pot to the glass.">
       <ul className="space-y-3">
-        {drinks.data.drinks.map((d) => (
+        {[...drinks.data.drinks].sort(latestFirst).map((d) => (
           <DrinkCard key={d.id} summary={d} />
         ))}
       </ul>
     </Page>
   );
 }
+
+/** What was made last stands first, then the rest by name. */
+const latestFirst = (a: DrinkSummary, b: DrinkSummary): number =>
+  (b.lastMadeAt ?? '').localeCompare(a.lastMadeAt ?? '') || a.name.localeCompare(b.name);
 
 /** Caffeine is told as the most a glass can hold. */
 function caffeineText({ glass }: Plan): string {
@@ -44,11 +48,12 @@ function DrinkCard({ summary }: { summary: DrinkSummary }): ReactNode {
         <p className="text-muted">{made}</p>
         {plan && (
           <p className="mt-2">
-            {f.strength(plan.target.strengthX)} of house strength, {f.gPerL(plan.target.sugarGPerL)} of sugar,{' '}
-            {caffeineText(plan)}; {drink.data!.drink.brew.ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
+            {f.strength(plan.target.strengthX)} of house strength,{' '}
+            {plan.target.sugarGPerL > 0 ? `${f.gPerL(plan.target.sugarGPerL)} of sugar` : 'no added sugar'},{' '}
+            {caffeineText(plan)}; {drink.data!.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
           </p>
         )}
-        <LinkButton to={`/plan/${summary.id}`} kind="main" className="mt-3">
+        <LinkButton to={`/plan/${summary.id}`} kind="main" className="mt-3" aria-label={`Plan it: ${summary.name}`}>
           Plan it
         </LinkButton>
       </div>

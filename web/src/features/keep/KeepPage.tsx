@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { colourIn, findingsAt, shelfItemsOf, type Batch, type ShelfItem } from '@steepsis/core';
+import { JUG, colourIn, findingsAt, shelfItemsOf, type Batch, type ShelfItem } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useSay, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -44,7 +44,7 @@ export function Component(): ReactNode {
 function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: number }): ReactNode {
   const say = useSay(batch.id);
   const drawn: DrawnVessel =
-    item.vesselId === 'jug'
+    item.vesselId === JUG
       ? {
           kind: 'jug',
           capacityMl: Math.max(2500, Math.ceil(item.volumeMl / 500) * 500),
@@ -59,7 +59,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
   const findings = findingsAt(item.findings, 'shelf');
   const past = Date.parse(item.discardAfter) < now;
   const due = Date.parse(item.useBy) < now;
-  const title = item.vesselId === 'jug' ? item.drinkName : `${item.drinkName}, concentrate`;
+  const title = item.vesselId === JUG ? item.drinkName : `${item.drinkName}: ${item.name.toLowerCase()}`;
   return (
     <li
       className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
@@ -101,7 +101,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
             onPour={(ml) => say.mutate({ type: 'poured', vesselId: item.vesselId, ml })}
             pending={say.isPending}
           />
-          {item.vesselId === 'jug' && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
+          {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
           <MeasurePh
             batch={batch}
             onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}

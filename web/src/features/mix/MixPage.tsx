@@ -4,18 +4,23 @@ import {
   colourIn,
   concentrateOf,
   figuresOf,
+  jugWantedOf,
   mixJug,
-  plannedSyrup,
+  mixTotalMl,
+  onHandOf,
+  plannedMl,
   roundTo,
   shortFall,
-  standardOf,
   vesselOf,
   volumeMl,
   type Batch,
   type Jug,
   type JugWanted,
+  type MixLine,
+  type MixVolumes,
   type OnHand,
   type ShortFall,
+  type Wish,
 } from '@steepsis/core';
 import { useBatch, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -56,23 +61,11 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const say = useSay(batch.id);
   const navigate = useNavigate();
   const [litres, setLitres] = useState(plan.target.litres);
-  const [syrupMl, setSyrupMl] = useState(plan.promised.syrup.volumeMl);
+  const [hadMl, setHadMl] = useState<MixVolumes>(() => asPlanned(batch));
   const [addSugar, setAddSugar] = useState(false);
   const [fault, setFault] = useState<Readonly<Record<string, FieldFault | undefined>>>({});
-  const concentrate = useMemo(() => concentrateOf(batch), [batch]);
-  const wanted = useMemo<JugWanted>(
-    () => ({
-      volumeMl: litres * 1000,
-      strengthX: plan.promised.jugX,
-      sugarGPerL: plan.promised.jugSugarGPerL,
-      standard: standardOf(batch),
-    }),
-    [batch, litres, plan],
-  );
-  const onHand = useMemo<OnHand>(
-    () => ({ concentrate, syrup: plannedSyrup(batch, syrupMl) }),
-    [batch, concentrate, syrupMl],
-  );
+  const wanted = useMemo<JugWanted>(() => jugWantedOf(batch, jugShare(batch) * litres * 1000), [batch, litres]);
+  const onHand = useMemo<OnHand>(() => onHandOf(batch, hadMl), [batch, hadMl]);
   const jug = useMemo(() => mixJug(onHand, wanted), [onHand, wanted]);
   const short = useMemo(() => shortFall(onHand, wanted), [onHand, wanted]);
   const jugVessel = vesselOf(plan, plan.jugVesselId);
@@ -80,18 +73,19 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const sugarAddedG = addSugar && short ? Math.round(short.sugarToAddG) : 0;
   const tooMuch = jug.figures.volumeMl > jugVessel.capacityMl + 5;
   const pour = (): void => {
-    const mix = {
-      concentrateMl: Math.min(volumeMl(concentrate), roundTo(jug.mix.concentrateMl, 5)),
-      syrupMl: Math.min(syrupMl, roundTo(jug.mix.syrupMl, 5)),
-      waterMl: roundTo(jug.mix.waterMl, 5),
-    };
-    say.mutate({ type: 'mixed', mix, syrupHadMl: syrupMl, sugarAddedG }, { onSuccess: () => void navigate('/keep') });
+    const mix = Object.fromEntries(
+      onHand.map((p) => {
+        const ml = roundTo(jug.mix[p.id] ?? 0, 5);
+        return [p.id, p.endless ? ml : Math.min(volumeMl(p.liquid), ml)];
+      }),
+    );
+    say.mutate({ type: 'mixed', mix, hadMl, sugarAddedG }, { onSuccess: () => void navigate('/keep') });
   };
   const bottle = (): void => say.mutate({ type: 'bottled' }, { onSuccess: () => void navigate('/keep') });
   return (
     <Page
       title={`Mix: ${plan.drink.name}`}
-      note={`${f.volume(batch.measuredVolumeMl!)} of concentrate came out where ${f.volume(plan.promised.concentrateMl)} was expected; it is ${f.strength(figuresOf(concentrate, wanted.standard).strengthX)}.`}
+      note={cameOut(batch, wanted.standard)}
       actions={
         <>
           <Button onClick={bottle} disabled={say.isPending}>
@@ -116,17 +110,23 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
           onFault={(x) => setFault((was) => ({ ...was, litres: x }))}
         />{' '}
         of drink
-        {plan.target.iced ? ', a little strong because ice will thin it' : ''}. I have{' '}
-        <InlineNumber
-          label="Syrup on hand"
-          value={syrupMl}
-          range={{ unit: 'ml', min: 0, max: 20_000 }}
-          step={5}
-          unit="ml"
-          onValue={setSyrupMl}
-          onFault={(x) => setFault((was) => ({ ...was, syrup: x }))}
-        />{' '}
-        of syrup.
+        {plan.target.iced ? ', a little strong because ice will thin it' : ''}.
+        {Object.entries(hadMl).map(([id, ml]) => (
+          <span key={id}>
+            {' '}
+            I have{' '}
+            <InlineNumber
+              label={`${lineOf(batch, id).name} on hand`}
+              value={ml}
+              range={{ unit: 'ml', min: 0, max: 20_000 }}
+              step={5}
+              unit="ml"
+              onValue={(have) => setHadMl((was) => ({ ...was, [id]: have }))}
+              onFault={(x) => setFault((was) => ({ ...was, [id]: x }))}
+            />{' '}
+            of {lineOf(batch, id).name.toLowerCase()}.
+          </span>
+        ))}
       </p>
       {faults.map((x) => (
         <p key={x.field} role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-3 py-1.5">
@@ -141,9 +141,16 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
       )}
       <div className="mt-3 grid gap-3 lg:grid-cols-[1fr_1.5fr]">
         <Panel title="Pour in">
-          <Pours jug={jug} onHand={onHand} />
+          <Pours batch={batch} jug={jug} onHand={onHand} />
           {short && (
-            <Short short={short} litres={litres} onLitres={setLitres} addSugar={addSugar} onAddSugar={setAddSugar} />
+            <Short
+              short={short}
+              batch={batch}
+              litres={litres}
+              onLitres={setLitres}
+              addSugar={addSugar}
+              onAddSugar={setAddSugar}
+            />
           )}
         </Panel>
         <Panel
@@ -157,12 +164,36 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   );
 }
 
-function Pours({ jug, onHand }: { jug: Jug; onHand: OnHand }): ReactNode {
-  const rows: [string, number, string][] = [
-    ['Concentrate', jug.mix.concentrateMl, `of ${f.exactMl(volumeMl(onHand.concentrate))}`],
-    ['Syrup', jug.mix.syrupMl, `of ${f.exactMl(volumeMl(onHand.syrup))}`],
-    ['Cold water', jug.mix.waterMl, 'from the tap or the fridge'],
-  ];
+/** A part of the mix by its id. */
+const lineOf = (batch: Batch, id: string): MixLine => batch.plan.drink.mix.find((l) => l.id === id)!;
+
+/** Share of the drink that the jug holds: the rest is poured at the glass. */
+const jugShare = ({ plan }: Batch): number => mixTotalMl(plan.promised.mix) / (plan.target.litres * 1000);
+
+/** Parts that are neither brewed nor endless, as much as the plan asked for. */
+const asPlanned = ({ plan }: Batch): MixVolumes =>
+  Object.fromEntries(
+    plan.drink.mix
+      .filter((l) => l.at === 'jug' && l.from.kind !== 'brew' && l.from.kind !== 'water')
+      .map((l) => [l.id, roundTo(plannedMl(plan, l.id), 5)]),
+  );
+
+/** What came out of each brew against what was expected. */
+const cameOut = (batch: Batch, standard: number): string =>
+  batch.plan.brews
+    .map((b) => {
+      const made = concentrateOf(batch, b.brewId);
+      const what = batch.plan.brews.length === 1 ? 'concentrate' : b.name.toLowerCase();
+      return `${f.volume(volumeMl(made))} of ${what} came out where ${f.volume(b.promised.volumeMl)} was expected; it is ${f.strength(figuresOf(made, standard).strengthX)}.`;
+    })
+    .join(' ');
+
+function Pours({ batch, jug, onHand }: { batch: Batch; jug: Jug; onHand: OnHand }): ReactNode {
+  const rows = onHand.map((p): [string, number, string] => [
+    lineOf(batch, p.id).name,
+    jug.mix[p.id] ?? 0,
+    p.endless ? 'from the tap or the fridge' : `of ${f.exactMl(volumeMl(p.liquid))}`,
+  ]);
   return (
     <table className="w-full">
       <tbody>
@@ -185,12 +216,14 @@ function Pours({ jug, onHand }: { jug: Jug; onHand: OnHand }): ReactNode {
 /** What runs out, what that does, and the ways on. */
 function Short({
   short,
+  batch,
   litres,
   onLitres,
   addSugar,
   onAddSugar,
 }: {
   short: ShortFall;
+  batch: Batch;
   litres: number;
   onLitres: (l: number) => void;
   addSugar: boolean;
@@ -198,7 +231,7 @@ function Short({
 }): ReactNode {
   const { sameVolume, smallerJug, sugarToAddG } = short;
   // A liquid is only short if its wish is missed: one that is poured to the last drop may just fit.
-  const lacking = sameVolume.missed.map((m) => (m === 'strength' ? 'concentrate' : 'syrup'));
+  const lacking = sameVolume.missed.map((m) => shortPart(batch, m));
   const smaller = smallerJug && Math.floor(smallerJug.figures.volumeMl / 50) / 20;
   return (
     <div className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2" role="status">
@@ -220,8 +253,18 @@ function Short({
   );
 }
 
+/** What a missed wish is short of. */
+function shortPart({ plan }: Batch, wish: Wish): string {
+  const sweet = plan.drink.mix.find((l) => l.from.kind === 'syrup');
+  if (wish === 'sugar') return (sweet?.name ?? 'what sweetens it').toLowerCase();
+  if (wish === 'acid') return 'juice';
+  return plan.brews.length === 1 ? 'concentrate' : 'brews';
+}
+
 const outText = (out: readonly string[]): string =>
-  out.length === 2 ? 'Concentrate and syrup run out.' : `The ${out[0]} runs out.`;
+  out.length > 1 ? `${capital(out.join(' and '))} run out.` : `The ${out[0]} runs out.`;
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function JugPicture({
   batch,
@@ -245,18 +288,16 @@ function JugPicture({
       <VesselDrawing
         vessel={vessel}
         scale={13}
-        layers={[
-          {
-            ml: mix.concentrateMl,
-            colour: colourIn(onHand.concentrate, vessel),
-            label: `concentrate ${roundTo(mix.concentrateMl, 5)}`,
-          },
-          ...(mix.syrupMl > 0
-            ? [{ ml: mix.syrupMl, colour: mixShade(colour), label: `syrup ${roundTo(mix.syrupMl, 5)}` }]
-            : []),
-          { ml: mix.waterMl, colour, label: `water ${roundTo(mix.waterMl, 5)}` },
-        ]}
-        description={`Jug of ${f.volume(figures.volumeMl)}: ${roundTo(mix.concentrateMl, 5)} ml concentrate, ${roundTo(mix.syrupMl, 5)} ml syrup, ${roundTo(mix.waterMl, 5)} ml water`}
+        layers={onHand
+          .filter((p) => (mix[p.id] ?? 0) > 0)
+          .map((p) => ({
+            ml: mix[p.id]!,
+            colour: layerColour(batch, p, colour, vessel),
+            label: `${lineOf(batch, p.id).name.toLowerCase()} ${roundTo(mix[p.id]!, 5)}`,
+          }))}
+        description={`Jug of ${f.volume(figures.volumeMl)}: ${onHand
+          .map((p) => `${roundTo(mix[p.id] ?? 0, 5)} ml ${lineOf(batch, p.id).name.toLowerCase()}`)
+          .join(', ')}`}
       />
       <div className="flex flex-1 flex-wrap gap-x-6 gap-y-4">
         <Tube
@@ -297,6 +338,13 @@ function JugPicture({
 function glassesIn(jugMl: number, glassMl: number): string {
   const n = Math.floor((jugMl + 0.02 * glassMl) / glassMl);
   return n === 1 ? '1 glass' : `${n} glasses`;
+}
+
+/** Brews are drawn in their own colour, syrup lighter than the drink, water as the drink becomes. */
+function layerColour(batch: Batch, part: OnHand[number], drink: string, vessel: { diameterCm: number }): string {
+  const { kind } = lineOf(batch, part.id).from;
+  if (kind === 'brew') return colourIn(part.liquid, vessel);
+  return kind === 'water' ? drink : mixShade(drink);
 }
 
 /** Syrup is clear: in the jug it shows as a lighter band of the drink. */

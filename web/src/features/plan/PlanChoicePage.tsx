@@ -9,5 +9,5 @@ export function Component(): ReactNode {
   if (drinks.isPending) return <Loading what="the drinks" />;
   if (drinks.isError) return <Failed error={drinks.error} retry={() => void drinks.refetch()} />;
   const latest = [...drinks.data.drinks].sort((a, b) => (b.lastMadeAt ?? '').localeCompare(a.lastMadeAt ?? ''))[0];
-  return <Navigate to={latest ? `/plan/${latest.id}` : '/drinks'} replace />;
+  return <Navigate to={latest?.lastMadeAt ? `/plan/${latest.id}` : '/drinks'} replace />;
 }

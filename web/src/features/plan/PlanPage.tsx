@@ -6,6 +6,7 @@ import {
   factsOfPlan,
   findingsAt,
   findingsOf,
+  mainStageOf,
   planDrink,
   type NoPlan,
   type Plan,
@@ -117,41 +118,50 @@ function NoPlanPanel({ result, onTake }: { result: NoPlan; onTake: (target: Plan
 }
 
 function PlanFigures({ plan, cautions }: { plan: Plan; cautions: ReactNode }): ReactNode {
-  const { window } = plan.curve;
+  const [brew] = plan.brews;
+  const { curve } = brew;
+  const window = curve?.window;
   return (
     <>
       <Panel className="mt-4">
         <VesselLine plan={plan} />
       </Panel>
       <div className="mt-3 grid gap-3 lg:grid-cols-[1.25fr_1fr_1fr]">
-        <Panel title="When to pull it">
-          <Suspense
-            fallback={
-              <div className="h-[214px]" role="status">
-                Drawing the curve.
-              </div>
-            }
-          >
-            <SteepChart curve={plan.curve} pullMin={plan.target.steepMin} />
-          </Suspense>
-          <p className="text-[0.92rem]">
-            {window ? (
-              <>
-                Pull{' '}
-                <Explained what={() => explain(plan, 'window')}>
-                  between <strong>{f.duration(window.fromMin)}</strong> and <strong>{f.duration(window.toMin)}</strong>
-                </Explained>
-                {window.toMin >= plan.curve.points[plan.curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
-              </>
-            ) : (
-              <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>
-            )}{' '}
-            <span className="text-muted">
-              Line: strength of the glass. Dashes: harshness, ×1 being as much as this house bears. Strength is good to
-              about ±{Math.round(plan.concentrate.sigmaLnStrength * 100)} % until this leaf has been tasted.
-            </span>
-          </p>
-        </Panel>
+        {curve && (
+          <Panel title="When to pull it">
+            <Suspense
+              fallback={
+                <div className="h-[214px]" role="status">
+                  Drawing the curve.
+                </div>
+              }
+            >
+              <SteepChart
+                curve={curve}
+                pullMin={plan.target.steepMin}
+                onTheHeat={mainStageOf(brew.way)?.kind === 'hold'}
+              />
+            </Suspense>
+            <p className="text-[0.92rem]">
+              {window ? (
+                <>
+                  Pull{' '}
+                  <Explained what={() => explain(plan, 'window')}>
+                    between <strong>{f.duration(window.fromMin)}</strong> and{' '}
+                    <strong>{f.duration(window.toMin)}</strong>
+                  </Explained>
+                  {window.toMin >= curve.points[curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
+                </>
+              ) : (
+                <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>
+              )}{' '}
+              <span className="text-muted">
+                Line: strength of the glass. Dashes: harshness, ×1 being as much as this house bears. Strength is good
+                to about ±{Math.round(brew.sigmaLnStrength * 100)} % until this leaf has been tasted.
+              </span>
+            </p>
+          </Panel>
+        )}
         <WaterAndCooling plan={plan} />
         <Panel title="Mind this">{cautions}</Panel>
       </div>

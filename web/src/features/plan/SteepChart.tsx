@@ -13,7 +13,15 @@ import type { SteepCurve, SteepPoint } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 
 /** Strength and harshness of the glass by how long the pot has steeped; the window to pull in is bracketed. */
-export default function SteepChart({ curve, pullMin }: { curve: SteepCurve; pullMin: number }): ReactNode {
+export default function SteepChart({
+  curve,
+  pullMin,
+  onTheHeat = false,
+}: {
+  curve: SteepCurve;
+  pullMin: number;
+  onTheHeat?: boolean;
+}): ReactNode {
   const last = curve.points[curve.points.length - 1]!.steepMin;
   const hours = last > 180;
   const top = Math.max(1.2, Math.ceil(Math.max(...curve.points.map((p) => Math.max(p.strengthX, p.harsh))) * 5) / 5);
@@ -29,7 +37,7 @@ export default function SteepChart({ curve, pullMin }: { curve: SteepCurve; pull
           stroke="var(--muted)"
           fontSize={12}
           label={{
-            value: hours ? 'hours of steeping' : 'minutes off the heat',
+            value: hours ? 'hours of steeping' : onTheHeat ? 'minutes of simmering' : 'minutes off the heat',
             position: 'insideBottom',
             offset: -12,
             fontSize: 12,
@@ -38,7 +46,8 @@ export default function SteepChart({ curve, pullMin }: { curve: SteepCurve; pull
         />
         <YAxis
           domain={[0, top]}
-          tickFormatter={(v: number) => `×${v}`}
+          ticks={ticksUpTo(top, [0.1, 0.2, 0.5, 1, 2])}
+          tickFormatter={(v: number) => `×${Number(v.toFixed(2))}`}
           stroke="var(--muted)"
           fontSize={12}
           width={52}
@@ -93,7 +102,7 @@ function Reading({ point }: { point: SteepPoint | undefined }): ReactNode {
   );
 }
 
-function ticksUpTo(last: number): number[] {
-  const step = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480].find((s) => last / s <= 7) ?? 480;
+function ticksUpTo(last: number, steps = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480]): number[] {
+  const step = steps.find((s) => last / s <= 7) ?? steps[steps.length - 1]!;
   return Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step);
 }

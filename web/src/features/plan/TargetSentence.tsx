@@ -1,5 +1,13 @@
 import { useState, type ReactNode } from 'react';
-import { steepOf, TARGET_RANGES, wayOf, type AudienceFlag, type Drink, type PlanTarget } from '@steepsis/core';
+import {
+  mainStageOf,
+  TARGET_RANGES,
+  wayOf,
+  writtenMinutes,
+  type AudienceFlag,
+  type Drink,
+  type PlanTarget,
+} from '@steepsis/core';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
@@ -47,9 +55,10 @@ export function TargetSentence({
     <InlineNumber label={field} onFault={fault(field)} {...extra} />
   );
   const way = wayOf(drink, target.wayId)!;
-  const inFridge = steepOf(way).place === 'fridge';
+  const main = mainStageOf(way);
+  const inFridge = main?.kind === 'steep' && main.place !== 'off-heat';
   const glasses = (target.litres * 1000) / target.glassMl;
-  const chooseWay = (wayId: string): void => onChange({ wayId, steepMin: steepOf(wayOf(drink, wayId)!).minutes });
+  const chooseWay = (wayId: string): void => onChange({ wayId, steepMin: writtenMinutes(wayOf(drink, wayId)!) });
   return (
     <div>
       <p className="text-[1.15rem] leading-[1.9]">
@@ -108,27 +117,32 @@ export function TargetSentence({
         <InlineChoice
           label="Method"
           value={target.wayId}
-          choices={drink.brew.ways.map((w) => ({ value: w.id, label: w.name }))}
+          choices={drink.brews[0].ways.map((w) => ({ value: w.id, label: w.name }))}
           onValue={chooseWay}
-        />{' '}
-        for{' '}
-        {inFridge
-          ? number('Steep', {
-              value: target.steepMin / 60,
-              range: STEEP_HOURS,
-              step: 0.5,
-              digits: 2,
-              unit: 'h',
-              onValue: (h) => onChange({ steepMin: Math.round(h * 60) }),
-            })
-          : number('Steep', {
-              value: target.steepMin,
-              range: { ...TARGET_RANGES.steepMin, max: 120 },
-              step: 1,
-              digits: 1,
-              unit: 'min',
-              onValue: (steepMin) => onChange({ steepMin }),
-            })}
+        />
+        {main && (
+          <>
+            {' '}
+            for{' '}
+            {inFridge
+              ? number('Steep', {
+                  value: target.steepMin / 60,
+                  range: STEEP_HOURS,
+                  step: 0.5,
+                  digits: 2,
+                  unit: 'h',
+                  onValue: (h) => onChange({ steepMin: Math.round(h * 60) }),
+                })
+              : number('Steep', {
+                  value: target.steepMin,
+                  range: { ...TARGET_RANGES.steepMin, max: 120 },
+                  step: 1,
+                  digits: 1,
+                  unit: 'min',
+                  onValue: (steepMin) => onChange({ steepMin }),
+                })}
+          </>
+        )}
         , for{' '}
         <InlineTicks
           label="For whom"

@@ -1,12 +1,13 @@
 import type { ReactNode } from 'react';
-import { explain, type FigureId, type Plan } from '@steepsis/core';
+import { explain, ledgerOf, type FigureId, type Plan } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';
 import { Panel } from '@/shared/ui/Panel';
 
 /** Where the water goes, and how what came out gets cold in time. */
 export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
-  const { ledger } = plan.run;
+  const [brew] = plan.brews;
+  const ledger = ledgerOf(brew);
   const rows: [string, number, string, FigureId][] = [
     ['Into the vessel', ledger.waterMl, '', 'water'],
     ['Dissolved from the plants', ledger.dissolvedMl, '+', 'yield'],
@@ -14,6 +15,9 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Held by the plants', ledger.heldMl, '−', 'held'],
     ['Won by pressing', ledger.pressedMl, '+', 'held'],
     ['Left on pot and cloth', ledger.clingingMl, '−', 'yield'],
+    ['Rinsed through the plants', ledger.rinsedMl, '+', 'yield'],
+    ['Room taken by sugar', ledger.sweetenedMl, '+', 'yield'],
+    ['Boiled off', ledger.reducedMl, '−', 'yield'],
   ];
   return (
     <Panel title="Where the water goes">
@@ -36,7 +40,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
             ))}
           <tr className="border-t border-ink">
             <th scope="row" className="py-1 text-left">
-              Concentrate
+              {brew.name}
             </th>
             <td className="text-right font-semibold">
               <Explained what={() => explain(plan, 'yield')}>{Math.round(ledger.outMl)} ml</Explained>

@@ -3,7 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { DEFAULT_KITCHEN, planDrink, ROSELLE_COOLER, type Plan, type PlanTarget } from '@steepsis/core';
 import { TargetSentence } from './TargetSentence';
 import { useTargets } from './targetStore';
-import { shortName, VesselLine } from './VesselLine';
+import { shortName } from '@/shared/format/names';
+import { VesselLine } from './VesselLine';
 import { coolingText, WaterAndCooling } from './WaterAndCooling';
 
 const planned = (change: Partial<PlanTarget> = {}): Plan => {

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { progressAt } from '@steepsis/core';
+import { progressesAt } from '@steepsis/core';
 import type { BatchSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatch } from '@/shared/api/queries';
@@ -10,7 +10,7 @@ import { LinkButton } from '@/shared/ui/Button';
 export function RunningBatch({ summary }: { summary: BatchSummary }): ReactNode {
   const batch = useBatch(summary.id);
   const now = useNow();
-  const progress = batch.data && progressAt(batch.data, now);
+  const progress = batch.data && progressesAt(batch.data, now)[0];
   return (
     <li className="flex flex-wrap items-center justify-between gap-3 border-l-4 border-action bg-surface py-1 pl-4">
       <div>

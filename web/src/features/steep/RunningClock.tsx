@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { progressAt } from '@steepsis/core';
+import { progressesAt } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBatch, useBatches } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -18,7 +18,7 @@ export function RunningClock(): ReactNode {
 function OneClock({ batchId }: { batchId: string }): ReactNode {
   const batch = useBatch(batchId);
   const now = useNow();
-  const progress = batch.data && progressAt(batch.data, now);
+  const progress = batch.data && progressesAt(batch.data, now)[0];
   if (!progress) return null;
   const text =
     progress.kind === 'heat'

@@ -1,6 +1,7 @@
 import type { Batch, BatchEvent } from '@steepsis/core';
 
 const LABELS: Partial<Record<BatchEvent['type'], string>> = {
+  'brew-started': 'the start of that brew',
   'stage-ended': 'the last step',
   measured: 'the measurement',
   mixed: 'the mix',

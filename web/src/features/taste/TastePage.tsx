@@ -2,6 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
   DEFAULT_KITCHEN,
+  leafOf,
   planDrink,
   type Batch,
   type Plan,
@@ -31,7 +32,7 @@ function TastePage({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={`Taste: ${plan.drink.name}`}
-      note={`${plan.way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
+      note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
         {batch.strainedAt ? (
@@ -165,10 +166,10 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
 }
 
 function changesOf(before: Batch['plan'], after: Plan): [string, string, string][] {
-  const leafBefore = new Map(before.way.ingredients.map((i) => [i.id, i.grams]));
+  const leafBefore = new Map(before.brews.flatMap((b) => b.way.ingredients.map((i) => [i.id, i.grams])));
   const perLitre = after.target.litres / before.target.litres;
   return [
-    ...after.leaf.map((l): [string, string, string] => [
+    ...leafOf(after).map((l): [string, string, string] => [
       l.name.split(/[,(]/)[0]!.trim(),
       leafBefore.has(l.ingredientId) ? f.grams(leafBefore.get(l.ingredientId)! * perLitre) : 'none',
       f.grams(l.grams),

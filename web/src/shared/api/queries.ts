@@ -7,7 +7,14 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { batchAfter, type Batch, type BatchEventBody, type Phase, type PlanTarget } from '@steepsis/core';
+import {
+  batchAfter,
+  EVENT_VERSION,
+  type Batch,
+  type BatchEventBody,
+  type Phase,
+  type PlanTarget,
+} from '@steepsis/core';
 import type { BatchList, BatchView, DrinkList, DrinkView, ShelfView } from '@steepsis/contract';
 import { serverNow } from './clock';
 import { get, post } from './client';
@@ -68,7 +75,7 @@ export function useSay(batchId: string): UseMutationResult<Batch, Error, BatchEv
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (event) => {
-      const body = { id: crypto.randomUUID(), at: new Date(serverNow()).toISOString(), v: 1, ...event };
+      const body = { id: crypto.randomUUID(), at: new Date(serverNow()).toISOString(), v: EVENT_VERSION, ...event };
       return batchAfter((await post<BatchView>(`/api/batches/${encodeURIComponent(batchId)}/events`, body)).events);
     },
     onSuccess: (batch) => remember(client, batch),

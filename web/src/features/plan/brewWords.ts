@@ -1,0 +1,66 @@
+import { afterStraining, mainStageOf, type FigureId, type PlannedBrew } from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { PLACE_WORDS, stageWords, sweetenerName } from '@/shared/format/names';
+
+// What is done to a brew, in the words of the kitchen.
+
+type Line = { text: string; figure?: FigureId };
+
+const STEEP_TITLE = {
+  'off-heat': 'Boil, then steep',
+  fridge: 'Steep in the fridge',
+  counter: 'Steep on the counter',
+  sun: 'Steep in the sun',
+} as const;
+
+/** The heading over a brew's main stage. */
+export function brewTitle({ way }: PlannedBrew): string {
+  const main = mainStageOf(way);
+  if (!main) return 'Put it together';
+  const heated = way.stages.some((s) => s.kind === 'heat');
+  if (main.kind === 'hold') return heated ? 'Boil and simmer' : 'Hold';
+  if (main.place === 'fridge' && heated) return 'Boil, then into the fridge';
+  return STEEP_TITLE[main.place];
+}
+
+/** The heading over its strain. */
+export function strainTitle({ way }: PlannedBrew): string {
+  const strain = way.stages.find((s) => s.kind === 'strain');
+  const words = ['Strain'];
+  if (strain?.kind === 'strain' && strain.press) words.push('press');
+  if (afterStraining(way).some((s) => s.kind === 'dissolve')) words.push('sweeten');
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}
+
+/** Stages up to the strain, with their times and temperatures. */
+export function steepLines(brew: PlannedBrew): Line[] {
+  const { run, way } = brew;
+  const main = mainStageOf(way);
+  return way.stages.flatMap((stage): Line[] => {
+    const time = run.stages.find((t) => t.stageId === stage.id);
+    if (!time || time.startMin >= run.endMin || time.endMin <= time.startMin) return [];
+    const minutes = f.duration(time.endMin - time.startMin);
+    if (stage.kind === 'steep' && stage === main)
+      return [
+        {
+          figure: 'steep',
+          text: `${PLACE_WORDS[stage.place]}, ${fromTo(time.fromC, time.toC)}${stage.place === 'fridge' && time.fromC < 10 ? ', from chilled water' : ''}`,
+        },
+      ];
+    return [
+      { text: `${stageWords(stage)}, ${minutes}`, ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}) },
+    ];
+  });
+}
+
+const fromTo = (fromC: number, toC: number): string =>
+  Math.abs(fromC - toC) < 1 ? `at ${f.celsius(fromC)}` : `${Math.round(fromC)} to ${f.celsius(toC)}`;
+
+/** What is done to the strained liquor, with the sugar it takes. */
+export function afterLines(brew: PlannedBrew): Line[] {
+  return afterStraining(brew.way).map((stage) =>
+    stage.kind === 'dissolve'
+      ? { text: `stir in ${f.grams(brew.sweetenedG[stage.sweetener] ?? 0)} ${sweetenerName(stage.sweetener)}` }
+      : { text: stageWords(stage) },
+  );
+}

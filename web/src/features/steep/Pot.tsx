@@ -1,0 +1,72 @@
+import { useMemo, type ReactNode } from 'react';
+import {
+  brewState,
+  colourIn,
+  concentrateOf,
+  curveOfBatch,
+  mainStageOf,
+  progressAt,
+  vesselOf,
+  type Batch,
+  type FrozenBrew,
+} from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { stageWords } from '@/shared/format/names';
+import { SteepColumn } from './SteepColumn';
+
+/** One brew's pot: its column against the window while its main stage runs, its clock otherwise. */
+export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now: number }): ReactNode {
+  const { brewId, way } = brew;
+  // The curve follows the events; the clock moves the level on it.
+  const curve = useMemo(() => curveOfBatch(batch, brewId), [batch, brewId]);
+  const colour = useMemo(
+    () => colourIn(concentrateOf(batch, brewId), vesselOf(batch.plan, brew.vesselId)),
+    [batch, brew, brewId],
+  );
+  const progress = progressAt(batch, brewId, now);
+  const main = mainStageOf(way);
+  const state = brewState(batch, brewId);
+  if (!state.startedAt) return <p className="text-muted">Not started yet.</p>;
+  if (!curve || !main)
+    return <p className="font-display text-4xl font-bold">{progress ? f.clock(progress.elapsedMin) : 'ready'}</p>;
+  const done = state.stages.find((s) => s.stageId === main.id);
+  if (progress?.stageId === main.id) {
+    const late = progress.leftMin < 0;
+    return (
+      <SteepColumn
+        elapsedMin={progress.elapsedMin}
+        plannedMin={progress.plannedMin}
+        curve={curve}
+        colour={colour}
+        main={f.clock(progress.leftMin)}
+        sub={`${late ? 'over its time' : 'to pull'}, ${f.strength(progress.strengthX)}, about ${f.celsius(progress.tempC)}`}
+      />
+    );
+  }
+  if (progress) {
+    const stage = way.stages.find((s) => s.id === progress.stageId)!;
+    return (
+      <SteepColumn
+        elapsedMin={done?.endedAt ? minutesOf(done) : 0}
+        plannedMin={main.minutes}
+        curve={curve}
+        colour={colour}
+        main={f.clock(progress.elapsedMin)}
+        sub={`${stage.kind === 'heat' ? 'heating' : stageWords(stage)}, about ${f.celsius(progress.tempC)} by the model`}
+      />
+    );
+  }
+  return (
+    <SteepColumn
+      elapsedMin={done ? minutesOf(done) : 0}
+      plannedMin={main.minutes}
+      curve={curve}
+      colour={colour}
+      main={f.duration(done ? minutesOf(done) : 0)}
+      sub={`${main.kind === 'hold' ? 'simmered' : 'steeped'} and strained`}
+    />
+  );
+}
+
+const minutesOf = ({ startedAt, endedAt }: { startedAt: string; endedAt: string | undefined }): number =>
+  endedAt ? (Date.parse(endedAt) - Date.parse(startedAt)) / 60000 : 0;

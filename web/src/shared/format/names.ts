@@ -1,0 +1,47 @@
+import { SWEETENERS, type Stage } from '@steepsis/core';
+import * as f from './format';
+
+/** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
+export const shortName = (name: string): string => name.split(/[,(]/)[0]!.trim().toLowerCase();
+
+/** "white sugar" for white_sugar; a sweetener that is not in the table keeps its own name. */
+export const sweetenerName = (kind: string): string =>
+  (SWEETENERS as Readonly<Record<string, { name: string }>>)[kind]?.name.toLowerCase() ?? kind.replaceAll('_', ' ');
+
+/** Where a steep stands. */
+export const PLACE_WORDS = {
+  'off-heat': 'off the heat',
+  fridge: 'in the fridge',
+  counter: 'at room warmth',
+  sun: 'in the sun',
+} as const;
+
+/** One stage in a few words. */
+export function stageWords(stage: Stage): string {
+  switch (stage.kind) {
+    case 'toast':
+      return `toast dry at ${f.celsius(stage.atC)}`;
+    case 'heat':
+      return stage.to === 'boil' ? 'to the boil' : `to ${f.celsius(stage.to)}`;
+    case 'hold':
+      return 'simmer';
+    case 'cool':
+      return `cool to ${f.celsius(stage.toC)}${stage.by === 'ice-bath' ? ' in an ice bath' : ''}`;
+    case 'steep':
+      return PLACE_WORDS[stage.place];
+    case 'hands':
+      return stage.work;
+    case 'strain':
+      return 'strain';
+    case 'rinse':
+      return `rinse with ${f.volume(stage.waterMl)}`;
+    case 'dissolve':
+      return `stir in ${sweetenerName(stage.sweetener)}`;
+    case 'reduce':
+      return 'share' in stage.to
+        ? `boil down to ${Math.round(stage.to.share * 100)} %`
+        : `boil down to ${stage.to.brix} °Bx`;
+    case 'ferment':
+      return `ferment ${stage.days} days`;
+  }
+}
