@@ -1,31 +1,72 @@
 import { keepingWindow, measuredPhAtMost, type KeepingWindow } from '../keeping/keepingWindow';
 import { botanicals, type Botanical } from '../reference/botanicals';
-import type { Facts, IngredientFact } from './facts';
+import type { Facts, IngredientFact, StageFact, StageKindFact } from './facts';
+import { DENIED, EXTRA_FORMS, EXTRA_KEYS } from './knownThings';
 
 // What rules read off the facts more than once. Each is a definition of the rule book.
 
 const BY_SLUG = new Map(botanicals().map((b) => [b.slug, b]));
 const rowOf = (i: IngredientFact): Botanical | undefined => BY_SLUG.get(i.slug);
 
+const NO_KEYS: readonly string[] = [];
+const keysOf = (i: IngredientFact): readonly string[] => rowOf(i)?.cautionKeys ?? EXTRA_KEYS[i.slug] ?? NO_KEYS;
+
+export const formOf = (i: IngredientFact): string => i.form ?? rowOf(i)?.form ?? EXTRA_FORMS[i.slug] ?? '';
+export const roleOf = (i: IngredientFact): string => rowOf(i)?.role ?? '';
+
+/** Known to the table, to the extra list, or to a rule that denies it. */
+export const isKnown = (i: IngredientFact): boolean =>
+  BY_SLUG.has(i.slug) || i.slug in EXTRA_KEYS || DENIED.has(i.slug);
+
 export const ingredientsOf = (f: Facts): readonly IngredientFact[] => f.ingredients ?? [];
+export const hasKeyIn = (i: IngredientFact, key: string): boolean => keysOf(i).includes(key);
 
-/** Any ingredient with this caution key. */
-export const hasKey = (f: Facts, key: string): boolean => ingredientsWith(f, key).length > 0;
+/** The first ingredient with a caution key. */
+export const keyed = (f: Facts, key: string): IngredientFact | undefined =>
+  ingredientsOf(f).find((i) => hasKeyIn(i, key));
+export const hasKey = (f: Facts, key: string): boolean => keyed(f, key) !== undefined;
 
-export const ingredientsWith = (f: Facts, key: string): readonly IngredientFact[] =>
-  ingredientsOf(f).filter((i) => rowOf(i)?.cautionKeys.includes(key));
+/** The first ingredient of some slugs, or of a slug's family of forms ("violet" for violet_fresh). */
+export const slugged = (f: Facts, ...slugs: readonly string[]): IngredientFact | undefined =>
+  ingredientsOf(f).find((i) => slugs.includes(i.slug));
+export const plantCalled = (i: IngredientFact, name: string): boolean =>
+  i.slug === name || i.slug.startsWith(`${name}_`);
+
+export const sourceOf = (i: IngredientFact): string => i.source ?? 'shop_food_grade';
+export const fromTheWild = (i: IngredientFact): boolean => ['foraged', 'garden'].includes(sourceOf(i));
+
+export const stagesOf = (f: Facts): readonly StageFact[] => f.stages ?? [];
+export const stagesOfKind = (f: Facts, ...kinds: readonly StageKindFact[]): readonly StageFact[] =>
+  stagesOf(f).filter((s) => kinds.includes(s.kind));
+export const ferments = (f: Facts): StageFact | undefined => stagesOf(f).find((s) => s.kind === 'ferment');
+export const tempOf = (s: StageFact): number => s.temp_c ?? 0;
+export const minutesOf = (s: StageFact): number => s.minutes ?? 0;
+
+export const medicine = (f: Facts, ...names: readonly string[]): boolean =>
+  (f.audience?.medication ?? []).some((m) => names.includes(m));
+export const anyMedicine = (f: Facts): boolean => (f.audience?.medication ?? []).length > 0;
+export const condition = (f: Facts, ...names: readonly string[]): boolean =>
+  (f.audience?.conditions ?? []).some((c) => names.includes(c));
+export const allergic = (f: Facts, ...names: readonly string[]): boolean =>
+  (f.audience?.allergies ?? []).some((a) => names.includes(a));
+export const proOk = (f: Facts): boolean => f.audience?.pro_ok === true;
+export const pregnant = (f: Facts): boolean => f.audience?.pregnant === true;
+export const breastfeeding = (f: Facts): boolean => f.audience?.breastfeeding === true;
+export const small = (f: Facts): boolean => f.audience?.child === true || f.audience?.toddler === true;
 
 export const vulnerableDrinker = ({ audience: a }: Facts): boolean =>
   Boolean(a?.vulnerable || a?.pregnant || a?.toddler || a?.infant || a?.conditions?.includes('immunocompromised'));
 
 /** Some hot steep, decoction or boil of at least 80 °C for at least 3 minutes. */
 export const hotBrewed = (f: Facts): boolean =>
-  (f.stages ?? []).some(
-    (s) => ['hot_steep', 'decoct', 'boil'].includes(s.kind) && (s.temp_c ?? 0) >= 80 && (s.minutes ?? 0) >= 3,
-  );
+  stagesOfKind(f, 'hot_steep', 'decoct', 'boil').some((s) => tempOf(s) >= 80 && minutesOf(s) >= 3);
 
 /** Boiling point, °C, by the rule book's rough rule. */
-export const roughBoilingPoint = (f: Facts): number => 100 - (f.altitude_m ?? 0) / 300;
+export const roughBoilingPoint = (f: Facts): number => 100 - (f.altitude_m ?? f.intent?.altitude_m ?? 0) / 300;
+
+/** A boil or decoction that really boils for so many minutes. */
+export const boiledFor = (f: Facts, minutes: number): boolean =>
+  stagesOfKind(f, 'boil', 'decoct').some((s) => tempOf(s) >= roughBoilingPoint(f) - 1 && minutesOf(s) >= minutes);
 
 export function phAtMost({ storage: s }: Facts, limit: number): boolean {
   if (s?.ph === undefined) return false;
@@ -38,7 +79,8 @@ export const exempt = (f: Facts): boolean =>
   ((f.storage?.brix ?? 0) >= 65 || (f.storage?.abv ?? 0) >= 20 || (hotBrewed(f) && phAtMost(f, 4.2)));
 
 const onlyTea = (f: Facts): boolean =>
-  ingredientsOf(f).length > 0 && ingredientsOf(f).every((i) => rowOf(i)?.role === 'tea');
+  ingredientsOf(f).length > 0 &&
+  ingredientsOf(f).every((i) => roleOf(i) === 'tea' || i.slug === 'sugar' || i.slug === 'honey');
 
 /** Keeping window by storage category. */
 export const windowOf = (f: Facts): KeepingWindow =>
@@ -48,19 +90,29 @@ export const windowOf = (f: Facts): KeepingWindow =>
     brix: f.storage?.brix ?? 0,
     abv: f.storage?.abv ?? 0,
     frozen: f.storage?.where === 'freezer',
+    milk: milk(f),
     cannedTested: f.storage?.canned_tested === true,
     opened: f.storage?.opened === true,
-    ferment: (f.stages ?? []).some((s) => s.kind === 'ferment'),
+    ferment: ferments(f) !== undefined,
     freshFruit: hasKey(f, 'fruit_perishable'),
     freshLowAcid: hasKey(f, 'low_acid_fresh'),
     measuredPhAtMost42: phAtMost(f, 4.2),
   });
 
+export const milk = (f: Facts): boolean => (f.additions?.milk ?? 'none') !== 'none';
+
+/** Honey in any form. */
+export const honey = (f: Facts): boolean => f.additions?.honey === true || slugged(f, 'honey') !== undefined;
+export const sweetened = (f: Facts): boolean =>
+  f.additions?.sugar === true || honey(f) || slugged(f, 'sugar') !== undefined;
+
+export const alcohol = (f: Facts): boolean =>
+  (f.additions?.alcohol_ml ?? 0) > 0 || (f.additions?.abv ?? 0) > 0.5 || (f.storage?.abv ?? 0) > 0.5;
+
 /** Hot leaf tea without sugar or fruit, for nobody vulnerable, in ordinary weather. */
 export const relaxedPlainTea = (f: Facts): boolean =>
   windowOf(f).category === 'plain_tea_hot' &&
-  !f.additions?.sugar &&
-  !f.additions?.honey &&
+  !sweetened(f) &&
   !vulnerableDrinker(f) &&
   (f.storage?.ambient_c ?? 22) <= 32;
 
@@ -68,14 +120,48 @@ export const acidDrink = (f: Facts): boolean =>
   hasKey(f, 'acid') || (f.storage?.ph !== undefined && f.storage.ph < 4.6);
 
 export const vesselsOf = (f: Facts): readonly string[] => {
-  const own = (f.stages ?? []).flatMap((s) => (s.vessel ? [s.vessel] : []));
+  const own = stagesOf(f).flatMap((s) => (s.vessel ? [s.vessel] : []));
   return f.storage?.vessel ? [...own, f.storage.vessel] : own;
 };
 
-/** Largest share of the usual highest dose that any plant is at, per litre as served. */
-export const highestDoseShare = (f: Facts): number =>
-  Math.max(0, ...ingredientsOf(f).map((i) => i.g / (f.volume_l ?? 1) / (rowOf(i)?.dose.high ?? Infinity)));
+/** Grams of some ingredients in a litre as drunk, in a glass, and in a day. */
+export function doseOf(
+  f: Facts,
+  which: (i: IngredientFact) => boolean,
+): { perLitre: number; serving: number; day: number } {
+  const grams = ingredientsOf(f).reduce((sum, i) => (which(i) ? sum + i.g : sum), 0);
+  const perLitre = grams / (f.volume_l ?? 1);
+  const serving = (perLitre * (f.serving_ml ?? 240)) / 1000;
+  return { perLitre, serving, day: serving * (f.servings_per_day ?? 2) };
+}
+
+/** The plant that is at the largest share of its usual highest dose, and that share. */
+export function highestDose(f: Facts): { share: number; ingredient: IngredientFact | undefined } {
+  let [share, ingredient]: [number, IngredientFact | undefined] = [0, undefined];
+  for (const i of ingredientsOf(f)) {
+    const own = i.g / (f.volume_l ?? 1) / (rowOf(i)?.dose.high ?? Infinity);
+    if (own > share) [share, ingredient] = [own, i];
+  }
+  return { share, ingredient };
+}
 
 /** Longest fridge steep that any of the plants is usually given, h. */
 export const longestUsualColdHours = (f: Facts): number =>
   Math.max(0, ...ingredientsOf(f).map((i) => rowOf(i)?.coldHours.max ?? 0));
+
+const caffeineMgPerG = (i: IngredientFact): number => (rowOf(i)?.caffeineMgPerG ?? 0) * (i.decaf ? 0.05 : 1);
+/** A plant that holds caffeine by nature, decaffeinated or not. */
+export const caffeinePlant = (i: IngredientFact): boolean => (rowOf(i)?.caffeineMgPerG ?? 0) > 0.5;
+
+/** Caffeine at full extraction, mg in a glass and in a day of this drink. */
+export function caffeine(f: Facts): { servingMg: number; dayMg: number } {
+  const mg = ingredientsOf(f).reduce((sum, i) => sum + i.g * caffeineMgPerG(i), 0);
+  const servingMg = ((mg / (f.volume_l ?? 1)) * (f.serving_ml ?? 240)) / 1000;
+  return { servingMg, dayMg: servingMg * (f.servings_per_day ?? 2) };
+}
+
+export const adult = ({ audience: a }: Facts): boolean => !(a?.infant || a?.toddler || a?.child);
+
+export function bodyKg({ audience: a }: Facts): number {
+  return a?.body_kg ?? (a?.toddler ? 12 : a?.child ? 20 : 60);
+}

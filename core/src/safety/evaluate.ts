@@ -1,17 +1,73 @@
-import type { Facts } from './facts';
+import type { Facts, IngredientFact, StageFact } from './facts';
+import type { Found, Level, Place, Rule } from './rule';
 import { RULES } from './rules';
-import type { Level, Place, Rule } from './rule';
+
+/** Where in a plan a finding belongs: a stage of a brew, an ingredient, or the whole. */
+export type FoundAt = { brew?: string; stage?: string; ingredient?: string; slug?: string };
 
 /** A rule that fired, with what a screen says of it. */
-export type Finding = Pick<Rule, 'id' | 'level' | 'places' | 'message' | 'resolves' | 'source'>;
+export type Finding = Pick<Rule, 'id' | 'level' | 'places' | 'message' | 'resolves' | 'source'> & {
+  at: FoundAt | undefined;
+  /** by the model: it has not happened yet, so it warns */
+  forecast: boolean;
+};
 
 const SEVERITY: Record<Level, number> = { block: 0, warn: 1, note: 2 };
 
-/** Every rule that fires on these facts, most severe first, each once. */
-export const findingsOf = (facts: Facts): readonly Finding[] =>
-  RULES.filter((rule) => rule.fires(facts))
-    .map(({ id, level, places, message, resolves, source }) => ({ id, level, places, message, resolves, source }))
-    .sort((a, b) => SEVERITY[a.level] - SEVERITY[b.level]);
+/** Rules whose times may be a forecast: then they warn at the plan; once read off a clock or a thermometer they block. */
+const FORECASTABLE = new Set(['COOL-01', 'COOL-02']);
+
+/**
+ * Every rule that fires, most severe first, each once.
+ * @param facts of a whole drink, or of each of its brews and of the whole: a hot brew never excuses a cold one
+ */
+export function findingsOf(...facts: readonly Facts[]): readonly Finding[] {
+  const found: Finding[] = [];
+  for (const rule of RULES) {
+    for (const f of facts) {
+      const what = rule.fires(f);
+      if (!what) continue;
+      found.push(findingOf(rule, what, f));
+      break;
+    }
+  }
+  return found.sort((a, b) => SEVERITY[a.level] - SEVERITY[b.level]);
+}
+
+function findingOf(rule: Rule, what: Found, facts: Facts): Finding {
+  const { id, level, places, message, resolves, source } = rule;
+  const forecast = FORECASTABLE.has(id) && facts.cooling?.predicted === true;
+  return {
+    id,
+    level: forecast ? 'warn' : level,
+    places: forecast ? ['plan', ...places] : places,
+    message: forecast ? FORECAST_WORDS[id]! : message,
+    resolves,
+    source,
+    at: placeOf(what),
+    forecast,
+  };
+}
+
+/** A forecast says what will be, where the rule says what has been. */
+const FORECAST_WORDS: Readonly<Record<string, string>> = {
+  'COOL-01': 'By the model it will take more than 2 hours to fall from 60 to 21 °C; then it must not be kept.',
+  'COOL-02': 'By the model it will take more than 4 more hours to reach 5 °C; then it must not be kept.',
+};
+
+function placeOf(what: Found): FoundAt | undefined {
+  if (typeof what !== 'object') return undefined;
+  const { brew } = what;
+  if ('slug' in what) return ingredientAt(what);
+  return { ...(brew ? { brew } : {}), ...stageAt(what) };
+}
+
+const ingredientAt = ({ brew, ingredient, slug }: IngredientFact): FoundAt => ({
+  ...(brew ? { brew } : {}),
+  ...(ingredient ? { ingredient } : {}),
+  slug,
+});
+const stageAt = ({ stage }: StageFact): FoundAt => (stage ? { stage } : {});
 
 /** Ids of the rules that fire, in the order of the rule book. */
 export const firedRules = (facts: Facts): readonly string[] =>
@@ -20,3 +76,7 @@ export const firedRules = (facts: Facts): readonly string[] =>
 /** Findings that show at a place. */
 export const at = (findings: readonly Finding[], place: Place): readonly Finding[] =>
   findings.filter((f) => f.places.includes(place));
+
+/** Findings that stop a place: blocks that nothing in the facts has cleared. */
+export const blocksAt = (findings: readonly Finding[], ...places: readonly Place[]): readonly Finding[] =>
+  findings.filter((f) => f.level === 'block' && places.some((p) => f.places.includes(p)));

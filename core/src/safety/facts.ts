@@ -2,22 +2,24 @@
  * The facts that the safety rules read, in the words of the published rule book, so that its cases can be run as they are
  * written. Missing means unknown: a rule says itself what it takes for granted then.
  */
+export type StageKindFact =
+  | 'hot_steep'
+  | 'cold_steep'
+  | 'room_steep'
+  | 'sun_steep'
+  | 'decoct'
+  | 'boil'
+  | 'blend'
+  | 'shake'
+  | 'pour'
+  | 'cool'
+  | 'hold'
+  | 'add_alcohol'
+  | 'ferment'
+  | 'carbonate';
+
 export type StageFact = {
-  kind:
-    | 'hot_steep'
-    | 'cold_steep'
-    | 'room_steep'
-    | 'sun_steep'
-    | 'decoct'
-    | 'boil'
-    | 'blend'
-    | 'shake'
-    | 'pour'
-    | 'cool'
-    | 'hold'
-    | 'add_alcohol'
-    | 'ferment'
-    | 'carbonate';
+  kind: StageKindFact;
   temp_c?: number;
   minutes?: number;
   lid?: string;
@@ -26,6 +28,13 @@ export type StageFact = {
   delta_c?: number;
   prewarmed?: boolean;
   cracked?: boolean;
+  hot_rated?: boolean;
+  pulp?: boolean;
+  flame?: boolean;
+  pressure_check?: boolean;
+  /** the brew and stage of a plan that this is, so that a finding can point at it */
+  brew?: string;
+  stage?: string;
 };
 
 export type IngredientFact = {
@@ -33,11 +42,85 @@ export type IngredientFact = {
   g: number;
   source?: string;
   form?: string;
+  part?: string;
+  species?: string;
+  family?: string;
+  grade?: string;
   condition?: string;
+  /** index of the stage at which it goes in */
+  add_at?: number;
   washed?: boolean;
-  untreated_confirmed?: boolean;
+  wash_method?: string;
+  peel?: string;
+  stems_removed?: boolean;
+  pits_in?: boolean;
+  crushed?: boolean;
+  served_in?: boolean;
+  decaf?: boolean;
+  pasteurised?: boolean;
+  origin?: string;
+  sulphite_free?: boolean;
+  commercial_heat_treated?: boolean;
   id_confirmed?: boolean;
   site?: string;
+  yew_excluded?: boolean;
+  leaf_by_leaf_check?: boolean;
+  untreated_confirmed?: boolean;
+  latin_name?: string;
+  food_status?: string;
+  /** the ingredient of a plan that this is */
+  brew?: string;
+  ingredient?: string;
+};
+
+export type CoolingFact = {
+  min_60_to_21?: number;
+  min_21_to_5?: number;
+  undivided_l?: number;
+  aid?: 'none' | 'ice_bath' | 'shallow_pans' | 'ice_addition';
+  /** by the model, not by a clock or a thermometer: a forecast warns, it does not block */
+  predicted?: boolean;
+};
+
+export type StorageFact = {
+  where?: 'fridge' | 'freezer' | 'room';
+  temp_c?: number;
+  days?: number;
+  room_hold_min?: number;
+  ambient_c?: number;
+  container?: string;
+  worn?: boolean;
+  sealed?: boolean;
+  vacuum?: boolean;
+  vessel?: string;
+  headspace_pct?: number;
+  brix?: number;
+  ph?: number;
+  ph_method?: 'meter' | 'strip' | 'estimate';
+  abv?: number;
+  canned_tested?: boolean;
+  opened?: boolean;
+  dry_mix?: boolean;
+};
+
+export type AudienceFact = {
+  infant?: boolean;
+  toddler?: boolean;
+  under_5?: boolean;
+  child?: boolean;
+  pregnant?: boolean;
+  breastfeeding?: boolean;
+  vulnerable?: boolean;
+  driving?: boolean;
+  no_alcohol?: boolean;
+  no_caffeine?: boolean;
+  surgery_within_14_days?: boolean;
+  body_kg?: number;
+  other_caffeine_mg_day?: number;
+  pro_ok?: boolean;
+  medication?: readonly string[];
+  conditions?: readonly string[];
+  allergies?: readonly string[];
 };
 
 export type Facts = {
@@ -45,46 +128,43 @@ export type Facts = {
   volume_l?: number;
   serving_ml?: number;
   servings_per_day?: number;
+  days_in_row?: number;
   altitude_m?: number;
   is_concentrate?: boolean;
-  water_source?: string;
+  whole_ice?: boolean;
+  ice_pop_hard?: boolean;
+  pearls?: boolean;
+  dry_ice?: boolean;
+  dry_ice_served?: boolean;
+  serving_temp_c?: number;
   mix_with_old?: boolean;
+  child_helper?: boolean;
+  pets?: boolean;
+  raw_honey_school?: boolean;
+  water_source?: string;
+  notes?: string;
   stages?: readonly StageFact[];
-  cooling?: {
-    min_60_to_21?: number;
-    min_21_to_5?: number;
-    undivided_l?: number;
-    aid?: 'none' | 'ice_bath' | 'shallow_pans' | 'ice_addition';
-  };
-  storage?: {
-    where?: 'fridge' | 'freezer' | 'room';
-    temp_c?: number;
-    days?: number;
-    room_hold_min?: number;
-    ambient_c?: number;
-    sealed?: boolean;
-    vessel?: string;
-    brix?: number;
-    ph?: number;
-    ph_method?: 'meter' | 'strip' | 'estimate';
+  cooling?: CoolingFact;
+  storage?: StorageFact;
+  audience?: AudienceFact;
+  additions?: {
+    sugar?: boolean;
+    honey?: boolean;
+    honey_temp_c?: number;
+    alcohol_ml?: number;
     abv?: number;
-    canned_tested?: boolean;
-    opened?: boolean;
-    dry_mix?: boolean;
+    alcohol_type?: string;
+    milk?: string;
+    milk_type?: string;
   };
-  audience?: {
-    infant?: boolean;
-    toddler?: boolean;
-    child?: boolean;
-    pregnant?: boolean;
-    breastfeeding?: boolean;
-    vulnerable?: boolean;
-    medication?: readonly string[];
-    conditions?: readonly string[];
-    pro_ok?: boolean;
+  equipment?: {
+    vessel_clean?: 'sanitised' | 'washed' | 'rinsed';
+    strainer?: string;
+    strain?: string;
+    cloth?: string;
+    cloth_reused?: boolean;
+    cloth_boiled?: boolean;
   };
-  additions?: { sugar?: boolean; honey?: boolean };
-  equipment?: { vessel_clean?: 'sanitised' | 'washed' | 'rinsed'; strain?: string };
   observations?: {
     mould?: boolean;
     slime?: boolean;
@@ -92,5 +172,19 @@ export type Facts = {
     bulging?: boolean;
     unexpected_fizz?: boolean;
   };
-  intent?: { label_date?: boolean; label_dilution?: boolean };
+  intent?: {
+    share?: boolean;
+    sell?: boolean;
+    local_rules_confirmed?: boolean;
+    label_text?: string;
+    label_date?: boolean | string;
+    label_dilution?: boolean | string;
+    label_allergens?: boolean | string;
+    can?: boolean;
+    tested_recipe?: boolean;
+    recipe_changed?: boolean;
+    altitude_m?: number;
+    altitude_adjusted?: boolean;
+    method?: string;
+  };
 };

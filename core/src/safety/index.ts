@@ -1,4 +1,4 @@
-export { at, findingsOf, firedRules, type Finding } from './evaluate';
+export { at, blocksAt, findingsOf, firedRules, type Finding, type FoundAt } from './evaluate';
 export { RULES } from './rules';
 export type { Level, Place, Rule } from './rule';
 export { factsOfPlan, factsOfStored } from './factsOf';

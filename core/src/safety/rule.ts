@@ -1,14 +1,23 @@
-import type { Facts } from './facts';
+import type { Facts, IngredientFact, StageFact } from './facts';
 
 export type Level = 'block' | 'warn' | 'note';
 export type Place = 'picker' | 'plan' | 'stove' | 'label' | 'shelf';
+
+/** What a rule found: the stage or the ingredient it is about, or merely that it holds. */
+export type Found = StageFact | IngredientFact | boolean | undefined;
+
+/** When a rule fires. Missing facts count as the rule book's section of facts says. */
+export type Condition = (f: Facts) => Found;
+
+/** Conditions of some rules, by their ids. */
+export type Conditions = Readonly<Record<string, Condition>>;
 
 /** A rule of the house: when it fires, where it shows, what it says and what resolves it. */
 export type Rule = {
   id: string;
   level: Level;
   places: readonly Place[];
-  fires: (f: Facts) => boolean;
+  fires: Condition;
   message: string;
   resolves: string;
   /** kind of source and how sure its figure is */
