@@ -1,4 +1,5 @@
-import { ROSELLE_COOLER } from '@steepsis/core';
+import { AUDIENCE_FLAGS, BOOK, ROSELLE_COOLER } from '@steepsis/core';
+import { drinkSchema } from './drinkSchema';
 import { appendEventSchema, check, listBatchesSchema, startBatchSchema, targetSchema } from './index';
 
 const uuid = '3f0c8a58-6f0f-4a59-9e59-0d1d0f1a2b3c';
@@ -23,10 +24,7 @@ describe('checking a target', () => {
     [{ litres: '2.4' }, 'litres: a number, got "2.4"'],
     [{ litres: null }, 'litres: a number, got null'],
     [{ iced: 'yes' }, 'iced: must be a boolean, got "yes"'],
-    [
-      { audience: ['king'] },
-      'audience.0: one of pregnant, breastfeeding, blood-pressure-medicine, child, infant, vulnerable, got "king"',
-    ],
+    [{ audience: ['king'] }, `audience.0: one of ${AUDIENCE_FLAGS.join(', ')}, got "king"`],
     [{ mood: 'good' }, 'mood: no such field, got "good"'],
   ])('names what is wrong with %j', (change, message) => {
     expect(faults(check(targetSchema, { ...ROSELLE_COOLER.defaults, ...change }))).toEqual([message]);
@@ -74,5 +72,17 @@ describe('checking a start and an event', () => {
     expect(faults(check(listBatchesSchema, { limit: '900' }, { fromQuery: true }))).toEqual([
       'limit: a number of at most 200, got 900',
     ]);
+  });
+});
+
+describe('checking a drink', () => {
+  it.each(BOOK.map((d) => [d.id, d] as const))('takes %s of the book as it is', (_id, drink) =>
+    expect(check(drinkSchema, drink)).toEqual({ ok: true, value: drink }),
+  );
+  it('refuses what is no drink, by its place in the recipe', () => {
+    const [brew] = ROSELLE_COOLER.brews;
+    const bad = { ...ROSELLE_COOLER, brews: [{ ...brew, ways: [{ ...brew.ways[0], waterMl: -3 }] }] };
+    expect(faults(check(drinkSchema, bad))).toEqual(['brews.0.ways.0.waterMl: a number of at least 0, got -3']);
+    expect(faults(check(drinkSchema, { ...ROSELLE_COOLER, mood: 1 }))).toEqual(['mood: no such field, got 1']);
   });
 });

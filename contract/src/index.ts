@@ -1,4 +1,5 @@
 export { check, type Checked } from './check';
+export { drinkSchema } from './drinkSchema';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export { appendEventSchema, listBatchesSchema, startBatchSchema, targetSchema } from './schemas';
 export type * from './views';

@@ -1,5 +1,17 @@
 import Joi from 'joi';
-import { ACID_RANGE, AUDIENCE_FLAGS, EVENT_VERSION, TARGET_RANGES } from '@steepsis/core';
+import {
+  ACID_RANGE,
+  AUDIENCE_FLAGS,
+  CONFIRMATIONS,
+  EVENT_VERSION,
+  LOOKS,
+  PEELS,
+  PLAN_CONFIRMATIONS,
+  SIGNS,
+  SITES,
+  SOURCES,
+  TARGET_RANGES,
+} from '@steepsis/core';
 
 const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
   Joi.number().min(range.min).max(range.max).required();
@@ -8,6 +20,19 @@ const id = Joi.string()
   .required();
 const at = Joi.string().isoDate().required();
 const ml = (max: number): Joi.NumberSchema => Joi.number().min(0).max(max).required();
+
+/** Days on which things were confirmed, each by its name. */
+const datesOf = (names: readonly string[]): Joi.ObjectSchema =>
+  Joi.object(Object.fromEntries(names.map((n) => [n, Joi.string().isoDate()])));
+
+const provenanceSchema = Joi.object({
+  source: Joi.valid(...SOURCES),
+  site: Joi.valid(...SITES),
+  species: Joi.string().max(80),
+  condition: Joi.valid(...LOOKS),
+  peel: Joi.valid(...PEELS),
+  confirmedOn: datesOf(CONFIRMATIONS),
+});
 
 const wayChoice = { wayId: Joi.string().max(60).required(), steepMin: ranged(TARGET_RANGES.steepMin) };
 
@@ -25,7 +50,12 @@ export const targetSchema = Joi.object({
     .items(Joi.string().valid(...AUDIENCE_FLAGS))
     .unique()
     .required(),
+  provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
+  confirmedOn: datesOf(PLAN_CONFIRMATIONS),
 }).required();
+
+/** "TT-06" */
+const RULE_ID = /^[A-Z]{2,5}-\d\d$/;
 
 /** POST /api/batches. Ids are made by the sender: a repeated send is stored once. */
 export const startBatchSchema = Joi.object({
@@ -35,6 +65,7 @@ export const startBatchSchema = Joi.object({
   drinkId: Joi.string().max(80).required(),
   drinkVersion: Joi.number().integer().min(1).required(),
   target: targetSchema,
+  acknowledged: Joi.array().items(Joi.string().pattern(RULE_ID)).unique().max(200).default([]),
 }).required();
 
 /** Millilitres by part of the mix. */
@@ -55,12 +86,16 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   'brew-started': event('brew-started', { brewId }),
   'stage-ended': event('stage-ended', { brewId, stageId: Joi.string().max(60).required() }),
   measured: event('measured', {
-    what: Joi.valid('volume', 'ph').required(),
+    what: Joi.valid('volume', 'ph', 'temp').required(),
     brewId: Joi.when('what', { is: 'volume', then: brewId, otherwise: Joi.forbidden() }),
     value: Joi.when('what', {
       is: 'ph',
       then: Joi.number().min(0).max(14).required(),
-      otherwise: Joi.number().min(1).max(50_000).required(),
+      otherwise: Joi.when('what', {
+        is: 'temp',
+        then: Joi.number().min(-25).max(110).required(),
+        otherwise: Joi.number().min(1).max(50_000).required(),
+      }),
     }),
     method: Joi.valid('jug', 'scale', 'meter', 'strip', 'thermometer', 'estimate').required(),
   }),
@@ -74,6 +109,17 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     vesselId: Joi.string().max(60).required(),
     ml: Joi.number().min(1).max(50_000).required(),
   }),
+  observed: event('observed', { sign: Joi.valid(...SIGNS).required() }),
+  'stood-out': event('stood-out', {
+    vesselId: Joi.string().max(60).required(),
+    minutes: Joi.number().min(1).max(20_000).required(),
+    ambientC: Joi.number().min(-20).max(60).required(),
+  }),
+  moved: event('moved', {
+    vesselId: Joi.string().max(60).required(),
+    where: Joi.valid('fridge', 'freezer').required(),
+  }),
+  acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
   tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced').required(), verdict: verdictSchema }),
   undone: event('undone', { eventId: id }),
   discarded: event('discarded', { why: Joi.string().max(300).required() }),

@@ -17,6 +17,8 @@ export type StartBatch = {
   drinkId: string;
   drinkVersion: number;
   target: PlanTarget;
+  /** ids of the warnings that were read and gone ahead with */
+  acknowledged?: readonly string[];
 };
 
 /** A batch as the server knows it: its events, from which its state is computed, and the server's clock. */

@@ -16,24 +16,24 @@ export {
 
 export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
 export { BOOK } from './drink/book';
+export { bookOf } from './plan/houseStandard';
+export { requireDrink } from './plan/requireDrink';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
 export { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from './drink/book/teas';
 export { BUTTERFLY_PEA_LIME, LINDEN_PEAR_SYRUP } from './drink/book/flowers';
 export { DEFAULT_KITCHEN } from './drink/defaultKitchen';
 export {
-  AUDIENCE_FLAGS,
   ACID_RANGE,
   afterStraining,
   brewOf,
   choiceFor,
   isSyrup,
   mainStageOf,
+  provenanceKey,
   TARGET_RANGES,
   wayOf,
   withSteep,
   writtenMinutes,
-  type Audience,
-  type AudienceFlag,
   type Brew,
   type BrewIngredient,
   type BrewWay,
@@ -46,6 +46,26 @@ export {
   type StageKind,
   type WayChoice,
 } from './drink/drink';
+
+export {
+  ALLERGIES,
+  AUDIENCE_FLAGS,
+  CONDITIONS_OF_HEALTH,
+  CONFIRMATIONS,
+  INTENTS,
+  LOOKS,
+  MEDICINES,
+  PEELS,
+  PEOPLE,
+  PLAN_CONFIRMATIONS,
+  SITES,
+  SOURCES,
+  type Audience,
+  type AudienceFlag,
+  type Confirmation,
+  type PlanConfirmation,
+  type Provenance,
+} from './drink/audience';
 
 export { heightCm, levelCm, type Vessel } from './heat/vessel';
 export {
@@ -113,6 +133,7 @@ export { freezePlan } from './batch/freeze';
 export {
   CORE_VERSION,
   EVENT_VERSION,
+  SIGNS,
   type Acknowledged,
   type BatchEvent,
   type BatchEventBody,
@@ -121,6 +142,7 @@ export {
   type FrozenPlan,
   type MeasuredBy,
   type ServedState,
+  type Sign,
   type Verdict,
 } from './batch/batchEvent';
 
@@ -128,13 +150,23 @@ export { shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {
   at as findingsAt,
+  blocksAt,
+  blocksOfBatch,
+  factsOfBatch,
   factsOfPlan,
   findingsOf,
+  findingsOfBatch,
   firedRules,
   RULES,
+  warningsOfPlan,
+  waysOut,
   type Facts,
   type Finding,
+  type FoundAt,
+  type Level,
   type Place,
+  type Rule,
+  type WayOut,
 } from './safety';
 
 export { learnFrom, type TastingRecord } from './taste/preference';
@@ -179,4 +211,5 @@ export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
 export { EXTRACTION_CLASSES } from './extraction/extractionClass';
 export { glassOverIce, iceInDrink } from './heat/ice';
+export { fermentPace, jarBounds, tendingOf, type LiveJar, type Tending, type TendingTask } from './ferment/tending';
 export { jugForGlass, pourGlass, type Glass, type JugForGlass } from './plan/glass';

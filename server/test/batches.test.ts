@@ -44,7 +44,8 @@ describe('a batch over HTTP', () => {
     expect(again.body.events).toHaveLength(1);
     server.later(7);
     const eventId = randomUUID();
-    for (let i = 0; i < 3; i++) await server.say(ids.id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }, eventId).expect(200);
+    for (let i = 0; i < 3; i++)
+      await server.say(ids.id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }, eventId).expect(200);
     expect(await eventCount()).toBe(2);
   });
 
@@ -128,7 +129,13 @@ describe('what a batch refuses', () => {
   it('a volume that is negative, too large, or a word', async () => {
     const { id } = await server.startBatch();
     for (const value of [-5, 0, 1e9, 'much']) {
-      const response = await server.say(id, { type: 'measured', what: 'volume', brewId: 'concentrate', value, method: 'jug' });
+      const response = await server.say(id, {
+        type: 'measured',
+        what: 'volume',
+        brewId: 'concentrate',
+        value,
+        method: 'jug',
+      });
       expect(response.status).toBe(400);
       expect(response.body.errors[0].field).toBe('value');
     }
@@ -137,12 +144,21 @@ describe('what a batch refuses', () => {
 
   it('an event from the future, or with another batch’s event id', async () => {
     const one = await server.startBatch();
-    const future = await server.http
-      .post(`/api/batches/${one.id}/events`)
-      .send({ id: randomUUID(), at: '2030-01-01T00:00:00.000Z', v: 2, type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
+    const future = await server.http.post(`/api/batches/${one.id}/events`).send({
+      id: randomUUID(),
+      at: '2030-01-01T00:00:00.000Z',
+      v: 2,
+      type: 'stage-ended',
+      brewId: 'concentrate',
+      stageId: 'heat',
+    });
     expect(problem(future)).toContain('400 invalid-input: at: accepted is a time that has come');
     const two = await server.startBatch();
-    const taken = await server.say(two.id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }, one.body.events[0]!.id);
+    const taken = await server.say(
+      two.id,
+      { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' },
+      one.body.events[0]!.id,
+    );
     expect(problem(taken)).toContain('409 event-id-taken');
   });
 

@@ -2,7 +2,7 @@ import { runBrew, type BrewRun } from '../brew/brewRun';
 import type { Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import type { Vessel } from '../heat/vessel';
-import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Verdict } from './batchEvent';
+import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
 import { correctForVolume } from './correctForVolume';
 import { addSugar, massG, portionOf, portionOfVolume, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
@@ -21,7 +21,17 @@ export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarde
 export type StageRecord = { stageId: string; kind: Stage['kind']; startedAt: string; endedAt: string | undefined };
 export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
 /** The jug, or a brew that was bottled or left over, by the part of the mix it is. */
-export type StoredVessel = { id: string; name: string; liquid: Liquid; filledAt: string };
+export type StoredVessel = {
+  id: string;
+  name: string;
+  liquid: Liquid;
+  filledAt: string;
+  where: 'fridge' | 'freezer';
+  /** when it was last put where it is */
+  movedAt: string;
+  /** spells out of the fridge */
+  out: readonly { minutes: number; ambientC: number }[];
+};
 
 /** The jug's id among stored vessels. */
 export const JUG = 'jug';
@@ -44,6 +54,11 @@ export type Batch = {
   /** when the last brew was done */
   strainedAt: string | undefined;
   ph: PhReading | undefined;
+  /** temperatures of what was strained, while it cools */
+  temps: readonly { at: string; tempC: number }[];
+  signs: readonly Sign[];
+  /** warnings that were read and gone ahead with, with the plan’s own */
+  acknowledged: readonly string[];
   mix: MixVolumes | undefined;
   /** the jug as it was mixed, before anything was poured from it */
   jug: Liquid | undefined;
@@ -71,6 +86,9 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     brews: first.plan.brews.map((b, i) => (i === 0 ? startedBrew(b, first.at) : waitingBrew(b))),
     strainedAt: undefined,
     ph: undefined,
+    temps: [],
+    signs: [],
+    acknowledged: first.plan.acknowledged.map((a) => a.rule),
     mix: undefined,
     jug: undefined,
     vessels: [],
@@ -93,15 +111,18 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'stage-ended':
       return withBrew(batch, event.brewId, (b) => endStage(batch.plan, b, event.stageId, event.at));
     case 'measured':
-      return event.what === 'volume'
-        ? withBrew(batch, event.brewId, (b) => ({ ...b, measuredVolumeMl: event.value }))
-        : {
-            ...batch,
-            ph: {
-              ph: event.value,
-              method: event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate',
-            },
-          };
+      return measured(batch, event);
+    case 'observed':
+      return { ...batch, signs: [...batch.signs, event.sign] };
+    case 'stood-out':
+      return withVessel(batch, event.vesselId, (v) => ({
+        ...v,
+        out: [...v.out, { minutes: event.minutes, ambientC: event.ambientC }],
+      }));
+    case 'moved':
+      return withVessel(batch, event.vesselId, (v) => ({ ...v, where: event.where, movedAt: event.at }));
+    case 'acknowledged':
+      return { ...batch, acknowledged: [...batch.acknowledged, event.rule] };
     case 'mixed':
       return mixed(batch, event);
     case 'bottled':
@@ -113,7 +134,7 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
         ),
       };
     case 'poured':
-      return { ...batch, vessels: batch.vessels.map((v) => (v.id === event.vesselId ? pouredFrom(v, event.ml) : v)) };
+      return withVessel(batch, event.vesselId, (v) => pouredFrom(v, event.ml));
     case 'tasted':
       return {
         ...batch,
@@ -123,6 +144,24 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
       return { ...batch, phase: 'discarded', discardedWhy: event.why, vessels: [] };
   }
 }
+
+function measured(batch: Batch, event: BatchEvent & { type: 'measured' }): Batch {
+  switch (event.what) {
+    case 'volume':
+      return withBrew(batch, event.brewId, (b) => ({ ...b, measuredVolumeMl: event.value }));
+    case 'temp':
+      return { ...batch, temps: [...batch.temps, { at: event.at, tempC: event.value }] };
+    case 'ph': {
+      const method = event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate';
+      return { ...batch, ph: { ph: event.value, method } };
+    }
+  }
+}
+
+const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) => StoredVessel): Batch => ({
+  ...batch,
+  vessels: batch.vessels.map((v) => (v.id === vesselId ? change(v) : v)),
+});
 
 /** @throws InputError for a brew that the plan does not have */
 export function frozenBrew(plan: FrozenPlan, brewId: string): FrozenBrew {
@@ -295,6 +334,9 @@ const vessel = (id: string, name: string, liquid: Liquid, filledAt: string): Sto
   name,
   liquid,
   filledAt,
+  where: 'fridge',
+  movedAt: filledAt,
+  out: [],
 });
 
 function pouredFrom(v: StoredVessel, ml: number): StoredVessel {

@@ -57,6 +57,10 @@ export type Verdict = {
   note?: string;
 };
 
+/** Signs of spoilage. */
+export const SIGNS = ['mould', 'slime', 'off_smell', 'bulging', 'unexpected_fizz'] as const;
+export type Sign = (typeof SIGNS)[number];
+
 export type MeasuredBy = 'jug' | 'scale' | 'meter' | 'strip' | 'thermometer' | 'estimate';
 
 /** What happened. Events are facts in the past: never edited, never removed; an undo is one more event. */
@@ -67,10 +71,19 @@ export type BatchEventBody =
   | { type: 'stage-ended'; brewId: string; stageId: string }
   | { type: 'measured'; what: 'volume'; brewId: string; value: number; method: MeasuredBy }
   | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy }
+  /** of what was strained, while it cools, °C */
+  | { type: 'measured'; what: 'temp'; value: number; method: MeasuredBy }
   /** `hadMl`: what there was of parts that are not brewed */
   | { type: 'mixed'; mix: MixVolumes; hadMl: MixVolumes; sugarAddedG: number }
   | { type: 'bottled' }
   | { type: 'poured'; vesselId: string; ml: number }
+  /** seen or smelled of what is kept */
+  | { type: 'observed'; sign: Sign }
+  /** stood out of the fridge, all told since it was last noted */
+  | { type: 'stood-out'; vesselId: string; minutes: number; ambientC: number }
+  | { type: 'moved'; vesselId: string; where: 'fridge' | 'freezer' }
+  /** a warning was read at the stove or the shelf, and the cook goes ahead */
+  | { type: 'acknowledged'; rule: string }
   | { type: 'tasted'; state: ServedState; verdict: Verdict }
   | { type: 'undone'; eventId: string }
   | { type: 'discarded'; why: string };

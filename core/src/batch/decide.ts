@@ -1,5 +1,6 @@
 import { volumeMl } from '../liquid/liquid';
 import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
+import { blocksOfBatch } from '../safety/gates';
 import { brewState, frozenBrew, onHandOf, runningStage, timedStages, type Batch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 
@@ -9,6 +10,7 @@ export type Decision =
 
 export type RefusalReason =
   | 'already-started'
+  | 'blocked'
   | 'unknown-brew'
   | 'unknown-part'
   | 'unknown-stage'
@@ -34,8 +36,22 @@ const refused = (reason: RefusalReason, field: string, message: string): Decisio
   message,
 });
 
-/** @param at when it happened, ISO 8601 */
+/**
+ * Whether an event may follow. What a rule blocks at the stove or the shelf goes no further; it can still be discarded,
+ * taken back, looked at and noted down.
+ * @param at when it happened, ISO 8601
+ */
 export function decide(batch: Batch, event: BatchEventBody, at: string): Decision {
+  const possible = decidePossible(batch, event, at);
+  if (possible.kind === 'refused' || !GATED.has(event.type)) return possible;
+  const [block] = blocksOfBatch(batch, Date.parse(at));
+  return block ? refused('blocked', 'type', `${block.id}: ${block.message}`) : accepted;
+}
+
+/** What a block stops: going on with the brew, serving it, calling it good. */
+const GATED = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'poured', 'tasted']);
+
+function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
   if (event.type === 'undone') return decideUndo(batch, event.eventId);
   if (batch.phase === 'discarded')
@@ -50,6 +66,15 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
       return decideStage(batch, event, at);
     case 'measured':
       return event.what === 'volume' ? decideVolume(batch, event.brewId, event.value) : needsStrained(batch);
+    case 'observed':
+      return batch.vessels.length > 0
+        ? accepted
+        : refused('more-than-there-is', 'type', 'Nothing of this batch is on the shelf.');
+    case 'stood-out':
+    case 'moved':
+      return knownVessel(batch, event.vesselId) ?? accepted;
+    case 'acknowledged':
+      return accepted;
     case 'mixed':
       return decideMix(batch, event);
     case 'bottled':
@@ -169,15 +194,19 @@ function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVo
   return mixTotalMl(mix) > 0 ? accepted : refused('more-than-there-is', 'mix', 'Something must be poured.');
 }
 
+function knownVessel(batch: Batch, vesselId: string): Decision | undefined {
+  if (batch.vessels.some((v) => v.id === vesselId)) return undefined;
+  return refused(
+    'more-than-there-is',
+    'vesselId',
+    `There is no ${JSON.stringify(vesselId.slice(0, 40))} of this batch on the shelf.`,
+  );
+}
+
 function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
-  const vessel = batch.vessels.find((v) => v.id === vesselId);
-  if (!vessel)
-    return refused(
-      'more-than-there-is',
-      'vesselId',
-      `There is no ${JSON.stringify(vesselId.slice(0, 40))} of this batch on the shelf.`,
-    );
-  const have = volumeMl(vessel.liquid);
+  const unknown = knownVessel(batch, vesselId);
+  if (unknown) return unknown;
+  const have = volumeMl(batch.vessels.find((v) => v.id === vesselId)!.liquid);
   return ml > have + 1
     ? refused('more-than-there-is', 'ml', `Up to ${Math.floor(have + 0.01)} ml is left, not ${Math.round(ml)} ml.`)
     : accepted;

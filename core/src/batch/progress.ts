@@ -113,6 +113,4 @@ export const expectedVolumeMl = (batch: Batch, brewId: string): number =>
 
 /** Everything of a batch that runs, what is due first before the rest. */
 export const progressesAt = (batch: Batch, nowMs: number): readonly Progress[] =>
-  batch.plan.brews
-    .flatMap((b) => progressAt(batch, b.brewId, nowMs) ?? [])
-    .sort((a, b) => a.leftMin - b.leftMin);
+  batch.plan.brews.flatMap((b) => progressAt(batch, b.brewId, nowMs) ?? []).sort((a, b) => a.leftMin - b.leftMin);

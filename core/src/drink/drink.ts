@@ -1,6 +1,7 @@
 import type { Agitation } from '../extraction/extractionClass';
 import type { Vessel } from '../heat/vessel';
 import type { BurnerKind } from '../heat/heating';
+import type { Audience, PlanConfirmation, Provenance } from './audience';
 
 export type Lid = 'open' | 'loose' | 'closed';
 
@@ -136,10 +137,14 @@ export type PlanTarget = {
   /** of the other brews; each one's first way as written where left out */
   others?: Readonly<Record<string, WayChoice>>;
   audience: Audience;
+  /** what is known of single ingredients, by "brew/ingredient" */
+  provenance?: Readonly<Record<string, Provenance>>;
+  /** what was confirmed of the whole, and on which day (ISO date) */
+  confirmedOn?: Readonly<Partial<Record<PlanConfirmation, string>>>;
 };
 
-export type AudienceFlag = 'pregnant' | 'breastfeeding' | 'blood-pressure-medicine' | 'child' | 'infant' | 'vulnerable';
-export type Audience = readonly AudienceFlag[];
+/** The name of an ingredient in a target's provenance. */
+export const provenanceKey = (brewId: string, ingredientId: string): string => `${brewId}/${ingredientId}`;
 
 /** The kitchen the plan is worked out for. */
 export type Kitchen = {
@@ -162,15 +167,6 @@ export const TARGET_RANGES = {
   sugarGPerL: { unit: 'g/L', min: 0, max: 250 },
   steepMin: { unit: 'min', min: 1, max: 1440 },
 } as const;
-
-export const AUDIENCE_FLAGS: readonly AudienceFlag[] = [
-  'pregnant',
-  'breastfeeding',
-  'blood-pressure-medicine',
-  'child',
-  'infant',
-  'vulnerable',
-];
 
 /** Accepted acid of a target, where one is given. */
 export const ACID_RANGE = { unit: 'g/L', min: 0, max: 20 } as const;

@@ -2,9 +2,10 @@ import type { Batch, StoredVessel } from '../batch/batch';
 import { JUG, standardOf } from '../batch/batch';
 import { volumeMl } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
-import { factsOfStored } from '../safety/factsOf';
+import { factsOfStored, keptAt } from '../safety/factsOf';
+import { windowEndMs } from './keepingClock';
 import { findingsOf, type Finding } from '../safety/evaluate';
-import { windowOf } from '../safety/derive';
+import { vulnerableDrinker, windowOf } from '../safety/derive';
 import type { KeepingWindow } from './keepingWindow';
 
 /** A jug or bottle on the shelf, with all that its label says. */
@@ -27,23 +28,17 @@ export type ShelfItem = {
 /** One part to how many parts of water, sweetened with how much syrup a litre of drink. */
 export type Dilution = { toX: number; waterPerPart: number };
 
-const DAY_MS = 86_400_000;
-
 /** Items of one batch that hold anything, at a moment. Days count from the brew, not from straining. */
 export function shelfItemsOf(batch: Batch, nowMs: number): readonly ShelfItem[] {
   return batch.vessels.filter((v) => volumeMl(v.liquid) >= 1).map((v) => itemOf(batch, v, nowMs));
 }
 
 function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
-  const concentrate = stored.id !== JUG;
-  const made = Date.parse(batch.startedAt);
-  const facts = factsOfStored(batch, { liquid: stored.liquid, concentrate }, Math.max(0, (nowMs - made) / DAY_MS));
-  const window = windowOf(facts);
+  const facts = factsOfStored(batch, stored, nowMs);
+  const window = facts.map(windowOf).reduce((a, b) => (b.hardDays < a.hardDays ? b : a));
   const figures = figuresOf(stored.liquid, standardOf(batch), batch.plan.houseHarshLimit);
-  const after = (days: number): string => new Date(made + days * DAY_MS).toISOString();
-  const days = batch.plan.target.audience.some((a) => a === 'vulnerable' || a === 'pregnant')
-    ? window.targetDays
-    : window.hardDays;
+  const kept = keptAt(batch, stored);
+  const until = (days: number): string => new Date(windowEndMs(kept, days)).toISOString();
   return {
     batchId: batch.id,
     vesselId: stored.id,
@@ -51,12 +46,12 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     name: stored.name,
     volumeMl: figures.volumeMl,
     figures,
-    dilution: concentrate ? dilutionOf(figures, batch.plan.promised.jugX) : undefined,
+    dilution: stored.id === JUG ? undefined : dilutionOf(figures, batch.plan.promised.jugX),
     madeOn: batch.startedAt,
-    useBy: after(window.targetDays),
-    discardAfter: after(days),
+    useBy: until(window.targetDays),
+    discardAfter: until(facts.some(vulnerableDrinker) ? window.targetDays : window.hardDays),
     window,
-    findings: findingsOf(facts),
+    findings: findingsOf(...facts),
   };
 }
 

@@ -55,6 +55,6 @@ function columnOf(plan: Plan): WayColumn {
     leafG: leafOf(plan).reduce((sum, l) => sum + l.grams, 0),
     energyKWh: (heat / 60) * (plan.kitchen.burner.watts / 1000),
     totalMin: totalMinutes(main.run) + bathMin + fridgeMin,
-    findings: findingsOf(factsOfPlan(plan)).filter((f) => f.level !== 'note' && f.places.includes('plan')),
+    findings: findingsOf(...factsOfPlan(plan)).filter((f) => f.level !== 'note' && f.places.includes('plan')),
   };
 }

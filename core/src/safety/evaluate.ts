@@ -77,6 +77,10 @@ export const firedRules = (facts: Facts): readonly string[] =>
 export const at = (findings: readonly Finding[], place: Place): readonly Finding[] =>
   findings.filter((f) => f.places.includes(place));
 
+/** Warnings that a cook reads before a plan may start. */
+export const warningsOfPlan = (findings: readonly Finding[]): readonly Finding[] =>
+  findings.filter((f) => f.level === 'warn' && (f.places.includes('plan') || f.places.includes('picker')));
+
 /** Findings that stop a place: blocks that nothing in the facts has cleared. */
 export const blocksAt = (findings: readonly Finding[], ...places: readonly Place[]): readonly Finding[] =>
   findings.filter((f) => f.level === 'block' && places.some((p) => f.places.includes(p)));

@@ -1,151 +1,272 @@
-import { runOfBatch, vesselOf, type Batch } from '../batch/batch';
-import type { BrewRun, StageTime } from '../brew/brewRun';
-import type { Audience, BrewWay, Stage, SteepPlace } from '../drink/drink';
-import type { Material, Vessel } from '../heat/vessel';
-import { firstReaches } from '../heat/temperatureHistory';
-import { apparentBrix, type Liquid } from '../liquid/liquid';
-import type { Plan } from '../plan/planDrink';
-import type { Facts, StageFact } from './facts';
+import { brewLines, JUG, runOfBatch, vesselOf, type Batch, type StoredVessel } from '../batch/batch';
+import type { FrozenBrew } from '../batch/batchEvent';
+import type { BrewRun } from '../brew/brewRun';
+import { ageDays, type KeptAt } from '../keeping/keepingClock';
+import { tickedOf, type Audience } from '../drink/audience';
+import { provenanceKey, type BrewWay, type Drink, type PlanTarget } from '../drink/drink';
+import type { Vessel } from '../heat/vessel';
+import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
+import { stirredIn } from '../liquid/stirredIn';
+import { volumeMl } from '../liquid/liquid';
+import type { Plan } from '../plan/planTypes';
+import { coolingFromReadings, standingMinutes } from './coolingFacts';
+import type { AudienceFact, CoolingFact, Facts, IngredientFact } from './facts';
+import { stageFacts } from './stageFacts';
 
-// The one place where a plan, a running batch or a thing on the shelf becomes the facts that rules read.
+// The one place where a plan, a running batch or a thing on the shelf becomes the facts that rules read. Each brew gets facts
+// of its own and the drink as a whole gets some too, so that a hot brew never excuses a cold one.
 
-const MATERIAL_WORD: Record<Material, string> = {
-  steel: 'stainless',
-  enamel: 'enamel',
-  glass: 'glass',
-  stoneware: 'ceramic',
-  aluminium: 'aluminium_bare',
-  plastic: 'plastic_food',
-};
-
-/** Facts of a plan, by its predicted temperatures and its intended keeping. */
-export function factsOfPlan(plan: Plan): Facts {
-  const keeping = {
-    where: 'fridge',
-    temp_c: plan.kitchen.fridgeC,
-    days: 0,
-    brix: apparentBrix(plan.jug.liquid),
-  } as const;
-  const { legs } = plan.cooling;
-  return {
-    ...brewFacts(plan.brews[0].way, plan.brews[0].run, plan.brews[0].vessel),
-    volume_l: plan.target.litres,
-    serving_ml: plan.target.glassMl,
-    altitude_m: plan.kitchen.altitudeM,
-    audience: audienceFacts(plan.target.audience),
-    additions: { sugar: plan.target.sugarGPerL > 0 },
-    cooling: {
-      ...(legs.min60To21 === undefined ? {} : { min_60_to_21: legs.min60To21 }),
-      ...(legs.min21To5 === undefined ? {} : { min_21_to_5: legs.min21To5 }),
-      aid: plan.cooling.bathMin > 0 ? 'ice_bath' : plan.cooling.iceG > 0 ? 'ice_addition' : 'none',
-    },
-    storage: keeping,
-    intent: { label_date: true, label_dilution: true },
+/** Facts of a plan, by its predicted temperatures and its intended keeping: each brew's, then the whole drink's. */
+export function factsOfPlan(plan: Plan): readonly Facts[] {
+  const { drink, target, kitchen } = plan;
+  const shared = sharedFacts(target, kitchen.altitudeM);
+  const brews = plan.brews.map((b) => brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target }));
+  const whole: Facts = {
+    ...shared,
+    ...together(brews),
+    ingredients: [...together(brews).ingredients!, ...mixIngredients(drink, plan.jug.mix)],
+    ...spiritFacts(drink, plan.jug.mix, target),
+    cooling: predictedCooling(plan),
+    storage: { where: 'fridge', temp_c: kitchen.fridgeC, days: 0, brix: apparentBrix(plan.jug.liquid) },
   };
+  return [...brews.map((b) => ({ ...shared, ...b })), whole];
 }
 
-/** Facts of something on the shelf, made from a batch as it really went. */
-export function factsOfStored(batch: Batch, stored: { liquid: Liquid; concentrate: boolean }, daysKept: number): Facts {
+/** Facts of a running batch: what has happened as it happened, the rest as planned; readings of its cooling. */
+export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
   const { plan } = batch;
-  const [brew] = plan.brews;
-  const facts = brewFacts(brew.way, runOfBatch(batch, brew.brewId), vesselOf(plan, brew.vesselId));
-  return {
-    ...facts,
-    volume_l: plan.target.litres,
-    altitude_m: plan.kitchen.altitudeM,
-    is_concentrate: stored.concentrate,
-    audience: audienceFacts(plan.target.audience),
-    additions: { sugar: !stored.concentrate && plan.target.sugarGPerL > 0 },
-    storage: {
-      where: 'fridge',
-      temp_c: plan.kitchen.fridgeC,
-      days: daysKept,
-      brix: apparentBrix(stored.liquid),
-      ...(batch.ph ? { ph: batch.ph.ph, ph_method: batch.ph.method } : {}),
-    },
-    intent: { label_date: true, label_dilution: true },
+  const shared = sharedFacts(plan.target, plan.kitchen.altitudeM);
+  const brews = plan.brews.map((b) => brewFactsOf(batch, b, elapsedMinutes(batch, b, nowMs)));
+  const whole: Facts = {
+    ...shared,
+    ...together(brews),
+    ...spiritFacts(plan.drink, plan.promised.mix, plan.target),
+    ...cooled(batch),
   };
+  return [...brews.map((b) => ({ ...shared, ...b })), whole];
 }
 
-function brewFacts(way: BrewWay, run: BrewRun, vessel: Vessel): Facts {
+/** Facts of a jug or bottle on the shelf, as everything in it really went. */
+export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number): readonly Facts[] {
+  const { plan } = batch;
+  const isJug = stored.id === JUG;
+  const poured = brewLines(plan).filter(({ lineId }) =>
+    isJug ? (batch.mix?.[lineId] ?? 0) > 0 : lineId === stored.id,
+  );
+  const brews = plan.brews
+    .filter((b) => poured.some((l) => l.brewId === b.brewId))
+    .map((b) => brewFactsOf(batch, b, {}));
+  const storage = storageFacts(batch, stored, nowMs);
+  const all = together(brews);
+  const shared: Facts = {
+    ...sharedFacts(plan.target, plan.kitchen.altitudeM),
+    is_concentrate: !isJug,
+    storage,
+    observations: Object.fromEntries(batch.signs.map((s) => [s, true])),
+    ...cooled(batch),
+  };
+  const mix = isJug ? (batch.mix ?? {}) : {};
+  const whole: Facts = {
+    ...shared,
+    ...all,
+    ingredients: [...all.ingredients!, ...mixIngredients(plan.drink, mix)],
+    ...(isJug ? spiritFacts(plan.drink, mix, plan.target) : { additions: {} }),
+  };
+  return [...brews.map((b) => ({ ...shared, ...b, additions: whole.additions ?? {} })), whole];
+}
+
+type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment'>>;
+
+function brewFacts(
+  brewId: string,
+  way: BrewWay,
+  { run, vessel, target }: { run: BrewRun; vessel: Vessel; target: PlanTarget },
+): BrewFacts {
   const strain = way.stages.find((s) => s.kind === 'strain');
+  const stages = way.stages.flatMap((stage) =>
+    stageFacts(
+      stage,
+      run.stages.find((t) => t.stageId === stage.id),
+      run,
+      vessel,
+    ).map((s) => ({ ...s, brew: brewId, stage: stage.id })),
+  );
+  const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
-    ingredients: way.ingredients.map((i) => ({ slug: i.plant, g: i.grams })),
-    stages: way.stages.flatMap((stage) =>
-      stageFacts(
-        stage,
-        run.stages.find((t) => t.stageId === stage.id),
-        run,
-        vessel,
-      ),
-    ),
-    equipment:
-      strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {},
+    ingredients: way.ingredients.map((i) => ({
+      slug: i.plant,
+      g: i.grams,
+      brew: brewId,
+      ingredient: i.id,
+      add_at: addAt(way, stages, i.enters.stageId),
+      ...(crushed ? { crushed } : {}),
+      ...provenanceFacts(target, provenanceKey(brewId, i.id)),
+    })),
+    stages,
+    equipment: {
+      ...(strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {}),
+      ...(target.confirmedOn?.vessel_sanitised ? { vessel_clean: 'sanitised' as const } : {}),
+    },
   };
 }
 
-function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewRun, vessel: Vessel): StageFact[] {
-  if (!time || time.endMin <= time.startMin) return [];
-  const minutes = time.endMin - time.startMin;
-  const word = { vessel: MATERIAL_WORD[vessel.material], lid: stage.lid };
-  const lasting = (kind: StageFact['kind'], tempC: number): StageFact[] => [{ kind, temp_c: tempC, minutes, ...word }];
-  switch (stage.kind) {
-    case 'heat':
-      // On the way up nothing is held: the boil counts by what it reaches.
-      return [{ kind: 'boil', temp_c: time.toC, minutes: 0, ...word }];
-    case 'reduce':
-      return lasting('boil', time.toC);
-    case 'hold':
-      return lasting('decoct', time.fromC);
-    case 'cool':
-      return lasting('cool', time.fromC);
-    case 'ferment':
-      return lasting('ferment', time.fromC);
-    case 'hands':
-      return stage.work === 'blend' || stage.work === 'shake' ? lasting(stage.work, time.fromC) : [];
-    case 'steep':
-      return steepFacts(stage.place, time, run, word);
-    case 'toast':
-    case 'strain':
-    case 'rinse':
-    case 'dissolve':
-      return [];
-  }
+/** Index of the first stage fact at or after the stage that an ingredient goes in at. */
+function addAt(way: BrewWay, stages: readonly { stage: string }[], stageId: string): number {
+  const later = way.stages.slice(way.stages.findIndex((s) => s.id === stageId)).map((s) => s.id);
+  const at = stages.findIndex((s) => later.includes(s.stage));
+  return at < 0 ? stages.length : at;
 }
 
-/** A fridge takes this long at most to pull a steep below 5 °C; what stays warm longer counts as a warm steep. */
-const PULL_DOWN_MIN = 240;
-
-/** A steep above 60 °C is hot; what goes on below that is a warm steep from then on, unless the fridge takes it down in time. */
-function steepFacts(
-  place: SteepPlace,
-  { startMin, endMin, fromC, toC }: StageTime,
-  run: BrewRun,
-  word: Pick<StageFact, 'vessel' | 'lid'>,
-): StageFact[] {
-  if (place === 'sun') return [{ kind: 'sun_steep', temp_c: toC, minutes: endMin - startMin, ...word }];
-  const below60 = fromC <= 60 ? startMin : Math.min(endMin, firstReaches(run.history, 60, startMin) ?? endMin);
-  const hot: StageFact[] =
-    below60 > startMin ? [{ kind: 'hot_steep', temp_c: fromC, minutes: below60 - startMin, ...word }] : [];
-  if (below60 >= endMin) return hot;
-  if (place !== 'fridge')
-    return [
-      ...hot,
-      { kind: 'room_steep', temp_c: Math.min(Math.max(fromC, toC), 59.9), minutes: endMin - below60, ...word },
-    ];
-  const cold = fromC <= 5 ? below60 : (firstReaches(run.history, 5, below60) ?? endMin);
-  const inTime = cold - below60 <= PULL_DOWN_MIN;
-  return [
-    ...hot,
-    { kind: 'cold_steep', temp_c: inTime ? Math.min(5, toC) : fromC, minutes: endMin - below60, ...word },
-  ];
+function provenanceFacts({ provenance }: PlanTarget, key: string): Partial<IngredientFact> {
+  const known = provenance?.[key];
+  if (!known) return {};
+  const { confirmedOn = {}, ...rest } = known;
+  return { ...rest, ...Object.fromEntries(Object.keys(confirmedOn).map((c) => [c, true])) };
 }
 
-const audienceFacts = (audience: Audience): NonNullable<Facts['audience']> => ({
+const together = (brews: readonly BrewFacts[]): BrewFacts => ({
+  ingredients: brews.flatMap((b) => b.ingredients),
+  stages: brews.flatMap((b) => b.stages),
+  equipment: Object.assign({}, ...brews.map((b) => b.equipment)) as BrewFacts['equipment'],
+});
+
+const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, number>): BrewFacts =>
+  brewFacts(brew.brewId, brew.way, {
+    run: runOfBatch(batch, brew.brewId, { ...actual(batch, brew), ...elapsed }),
+    vessel: vesselOf(batch.plan, brew.vesselId),
+    target: batch.plan.target,
+  });
+
+const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
+
+function actual(batch: Batch, brew: FrozenBrew): Record<string, number> {
+  const state = batch.brews.find((b) => b.brewId === brew.brewId)!;
+  return Object.fromEntries(
+    state.stages.flatMap((s) => (s.endedAt ? [[s.stageId, minutes(s.startedAt, Date.parse(s.endedAt))] as const] : [])),
+  );
+}
+
+/** A stage that runs longer than planned counts by the clock; one that is not over yet as planned. */
+function elapsedMinutes(batch: Batch, brew: FrozenBrew, nowMs: number): Record<string, number> {
+  const running = batch.brews.find((b) => b.brewId === brew.brewId)!.stages.find((s) => !s.endedAt);
+  if (!running) return {};
+  const planned = runOfBatch(batch, brew.brewId).stages.find((s) => s.stageId === running.stageId)!;
+  const elapsed = minutes(running.startedAt, nowMs);
+  return elapsed > planned.endMin - planned.startMin ? { [running.stageId]: elapsed } : {};
+}
+
+function sharedFacts(target: PlanTarget, altitudeM: number): Facts {
+  const { confirmedOn = {} } = target;
+  return {
+    volume_l: target.litres,
+    serving_ml: target.glassMl,
+    altitude_m: altitudeM,
+    audience: audienceFacts(target.audience, confirmedOn.pro_ok !== undefined),
+    additions: { sugar: target.sugarGPerL > 0 },
+    pets: target.audience.includes('pets'),
+    child_helper: target.audience.includes('child-helper'),
+    intent: {
+      share: target.audience.includes('share'),
+      sell: target.audience.includes('sell'),
+      local_rules_confirmed: confirmedOn.local_rules !== undefined,
+      // The label is printed by the house itself, with both.
+      label_date: true,
+      label_dilution: true,
+      label_allergens: true,
+    },
+  };
+}
+
+const audienceFacts = (audience: Audience, proOk: boolean): AudienceFact => ({
+  infant: audience.includes('infant'),
+  toddler: audience.includes('toddler'),
+  under_5: audience.includes('toddler') || audience.includes('infant'),
+  child: audience.includes('child'),
   pregnant: audience.includes('pregnant'),
   breastfeeding: audience.includes('breastfeeding'),
-  child: audience.includes('child'),
-  infant: audience.includes('infant'),
   vulnerable: audience.includes('vulnerable'),
-  medication: audience.includes('blood-pressure-medicine') ? ['bp'] : [],
+  driving: audience.includes('driving'),
+  no_alcohol: audience.includes('no-alcohol'),
+  no_caffeine: audience.includes('no-caffeine'),
+  surgery_within_14_days: audience.includes('surgery-soon'),
+  pro_ok: proOk,
+  medication: tickedOf(audience, 'medicine'),
+  conditions: tickedOf(audience, 'condition'),
+  allergies: tickedOf(audience, 'allergy'),
 });
+
+/** Juices of the mix are ingredients too. */
+const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): IngredientFact[] =>
+  drink.mix.flatMap(({ id, from }) => {
+    const ml = mix[id] ?? 0;
+    if (from.kind !== 'juice' || ml === 0) return [];
+    const sample = stirredIn(from.plant, 100);
+    return [{ slug: from.plant, g: (ml * massG(sample)) / volumeMl(sample), ingredient: id }];
+  });
+
+/** Alcohol in the jug, which everyone gets. What goes into single glasses is for those who want it. */
+function spiritFacts(
+  drink: Drink,
+  mix: Readonly<Record<string, number>>,
+  target: PlanTarget,
+): Pick<Facts, 'additions'> {
+  const spirits = drink.mix.filter((l) => l.from.kind === 'spirit' && l.at === 'jug');
+  const ml = spirits.reduce((sum, l) => sum + (mix[l.id] ?? 0), 0);
+  const pure = spirits.reduce(
+    (sum, l) => sum + ((mix[l.id] ?? 0) * (l.from.kind === 'spirit' ? l.from.abv : 0)) / 100,
+    0,
+  );
+  const abv = (100 * pure) / (target.litres * 1000);
+  return {
+    additions: { sugar: target.sugarGPerL > 0, ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: 'bought' } : {}) },
+  };
+}
+
+function predictedCooling(plan: Plan): CoolingFact {
+  const { legs, bathMin, iceG } = plan.cooling;
+  const stood = Math.max(0, ...plan.brews.map((b) => standingMinutes(b.way, b.run, plan.kitchen.roomC)));
+  const first = legs.min60To21 ?? (stood > 0 ? 0 : undefined);
+  return {
+    ...(first === undefined ? {} : { min_60_to_21: first + stood }),
+    ...(legs.min21To5 === undefined ? {} : { min_21_to_5: legs.min21To5 }),
+    aid: bathMin > 0 ? 'ice_bath' : iceG > 0 ? 'ice_addition' : 'none',
+    predicted: true,
+  };
+}
+
+/** What thermometer readings say of the cooling; planned cooling is taken to have happened where there are none. */
+function cooled(batch: Batch): { cooling?: CoolingFact } {
+  if (!batch.strainedAt) return {};
+  if (batch.temps.length > 0) return { cooling: coolingFromReadings(batch.strainedAt, batch.temps) };
+  const { bathMin, coolingIceG } = batch.plan.promised;
+  return {
+    cooling: {
+      min_60_to_21: 0,
+      min_21_to_5: 0,
+      aid: bathMin > 0 ? 'ice_bath' : coolingIceG > 0 ? 'ice_addition' : 'none',
+    },
+  };
+}
+
+/** A freezer stops the days of the fridge: its own window is counted from the day it went in. */
+export const keptAt = (batch: Batch, stored: StoredVessel): KeptAt => ({
+  madeMs: Date.parse(stored.where === 'freezer' ? stored.movedAt : batch.startedAt),
+  fridgeC: stored.where === 'freezer' ? 0 : batch.plan.kitchen.fridgeC,
+  out: stored.out,
+});
+
+function storageFacts(batch: Batch, stored: StoredVessel, nowMs: number): NonNullable<Facts['storage']> {
+  const out = stored.out.reduce((sum, o) => sum + o.minutes, 0);
+  const warmest = Math.max(22, ...stored.out.map((o) => o.ambientC));
+  return {
+    where: stored.where,
+    temp_c: stored.where === 'freezer' ? batch.plan.kitchen.freezerC : batch.plan.kitchen.fridgeC,
+    days: ageDays(keptAt(batch, stored), nowMs),
+    ...(out > 0 ? { room_hold_min: out, ambient_c: warmest } : {}),
+    brix: apparentBrix(stored.liquid),
+    abv: abvFact(stored.liquid),
+    ...(batch.ph ? { ph: batch.ph.ph, ph_method: batch.ph.method } : {}),
+  };
+}
+
+const abvFact = (l: Liquid): number => (massG(l) === 0 ? 0 : abvOf(l));

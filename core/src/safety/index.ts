@@ -1,6 +1,8 @@
-export { at, blocksAt, findingsOf, firedRules, type Finding, type FoundAt } from './evaluate';
+export { at, blocksAt, findingsOf, firedRules, warningsOfPlan, type Finding, type FoundAt } from './evaluate';
 export { RULES } from './rules';
 export type { Level, Place, Rule } from './rule';
-export { factsOfPlan, factsOfStored } from './factsOf';
+export { factsOfBatch, factsOfPlan, factsOfStored } from './factsOf';
+export { blocksOfBatch, findingsOfBatch } from './gates';
+export { waysOut, type WayOut } from './waysOut';
 export { windowOf } from './derive';
 export type { Facts } from './facts';

@@ -1,13 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
+  blocksAt,
   decide,
   factsOfPlan,
-  findingsAt,
   findingsOf,
   freezePlan,
   planDrink,
+  warningsOfPlan,
   DEFAULT_KITCHEN,
+  type Acknowledged,
   type BatchEvent,
   type Brew,
   type Drink,
@@ -53,7 +55,8 @@ export class BatchesService {
   /** Starts a batch: plans it here, so that what is stored is what the model says, and freezes the plan. */
   async start(request: StartBatch): Promise<BatchView> {
     this.refuseFuture(request.at);
-    const plan = freezePlan(await this.planFor(request));
+    const { plan: planned, acknowledged } = await this.planFor(request);
+    const plan = freezePlan(planned, acknowledged);
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(request.id, transaction);
       if (before.some((e) => e.id === request.eventId)) return before;
@@ -87,7 +90,13 @@ export class BatchesService {
     return this.viewOf(batchId, events);
   }
 
-  private async planFor({ drinkId, drinkVersion, target }: StartBatch): Promise<Plan> {
+  private async planFor({
+    drinkId,
+    drinkVersion,
+    target,
+    acknowledged = [],
+    at,
+  }: StartBatch): Promise<{ plan: Plan; acknowledged: Acknowledged[] }> {
     const drink = await this.drinks.drink(drinkId);
     if (drink.version !== drinkVersion) {
       throw refusal(
@@ -107,7 +116,13 @@ export class BatchesService {
         nearest: result.nearest,
       });
     }
-    const blocks = findingsAt(findingsOf(factsOfPlan(result.plan)), 'plan').filter((f) => f.level === 'block');
+    return { plan: result.plan, acknowledged: this.gate(result.plan, acknowledged, at) };
+  }
+
+  /** A plan may start when nothing blocks it and every warning has been read; what was read is kept with it. */
+  private gate(plan: Plan, acknowledged: readonly string[], at: string): Acknowledged[] {
+    const findings = findingsOf(...factsOfPlan(plan));
+    const blocks = blocksAt(findings, 'plan', 'picker', 'stove');
     if (blocks.length > 0) {
       throw new ProblemException({
         type: 'blocked',
@@ -116,7 +131,17 @@ export class BatchesService {
         detail: blocks.map((b) => `${b.id}: ${b.message}`).join(' '),
       });
     }
-    return result.plan;
+    const warnings = warningsOfPlan(findings);
+    const unread = warnings.filter((w) => !acknowledged.includes(w.id));
+    if (unread.length > 0) {
+      throw new ProblemException({
+        type: 'not-acknowledged',
+        title: 'Not read yet',
+        status: 422,
+        detail: unread.map((w) => `${w.id}: ${w.message}`).join(' '),
+      });
+    }
+    return warnings.map((w) => ({ rule: w.id, at }));
   }
 
   private refuseFuture(at: string): void {

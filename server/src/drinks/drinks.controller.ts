@@ -1,5 +1,7 @@
-import { Controller, Get, Param } from '@nestjs/common';
-import type { DrinkList, DrinkView } from '@steepsis/contract';
+import { Body, Controller, Get, Param, Put } from '@nestjs/common';
+import type { Drink } from '@steepsis/core';
+import { check, drinkSchema, type DrinkList, type DrinkView } from '@steepsis/contract';
+import { invalidInput } from '../shared/problem.filter';
 import { DrinksService } from './drinks.service';
 
 @Controller('api/drinks')
@@ -13,6 +15,19 @@ export class DrinksController {
 
   @Get(':id')
   view(@Param('id') id: string): Promise<DrinkView> {
+    return this.drinks.view(id);
+  }
+
+  /** Keeps a drink as its next version. */
+  @Put(':id')
+  async save(@Param('id') id: string, @Body() body: unknown): Promise<DrinkView> {
+    const checked = check<Drink>(drinkSchema, body);
+    if (!checked.ok) throw invalidInput(checked.errors);
+    if (checked.value.id !== id)
+      throw invalidInput([
+        { field: 'id', accepted: `the id of the address, ${id}`, got: JSON.stringify(checked.value.id) },
+      ]);
+    await this.drinks.save(checked.value);
     return this.drinks.view(id);
   }
 }

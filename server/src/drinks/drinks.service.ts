@@ -3,9 +3,11 @@ import {
   batchAfter,
   BOOK,
   DEFAULT_KITCHEN,
+  InputError,
   learnFrom,
   nextTime,
   readDrink,
+  requireDrink,
   tastingRecordOf,
   type Batch,
   type Drink,
@@ -16,7 +18,7 @@ import { BatchesStore } from '../batches/batches.store';
 import { DatabaseService } from '../database/database.service';
 import { DrinkRow } from '../database/models';
 import { CONFIG, type Config } from '../shared/config';
-import { notFound } from '../shared/problem.filter';
+import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
 
 /** Tastings older than this many batches no longer say what the house likes. */
 const BATCHES_LEARNED_FROM = 40;
@@ -66,6 +68,43 @@ export class DrinksService {
     const row = await DrinkRow.findOne({ where: { id }, order: [['version', 'DESC']] });
     if (!row) throw notFound('drink', id);
     return drinkOf(row);
+  }
+
+  /**
+   * Keeps a drink as its next version; the versions before stay. A version that is there already with the same words is
+   * answered as kept, so that a repeated send is stored once.
+   */
+  async save(drink: Drink): Promise<void> {
+    this.refuseUnmakeable(drink);
+    const body = JSON.stringify(drink);
+    await this.database.write(async (transaction) => {
+      const rows = await DrinkRow.findAll({ where: { id: drink.id }, order: [['version', 'ASC']], transaction });
+      const same = rows.find((r) => r.version === drink.version);
+      if (same?.body === body) return;
+      const next = (rows.at(-1)?.version ?? 0) + 1;
+      if (drink.version !== next)
+        throw new ProblemException({
+          type: 'drink-changed',
+          title: 'Not now',
+          status: 409,
+          detail: `The next version of this drink is ${next}. Open it again.`,
+          errors: [{ field: 'version', accepted: String(next), got: String(drink.version) }],
+        });
+      const { id, version } = drink;
+      await DrinkRow.create({ id, version, body, created_at: this.config.now().toISOString() }, { transaction });
+    });
+  }
+
+  /** A recipe that cannot be run forward is no drink: what is wrong with it is said by its field. */
+  private refuseUnmakeable(drink: Drink): void {
+    try {
+      requireDrink(drink);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      throw invalidInput([
+        { field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' },
+      ]);
+    }
   }
 
   /** What past tastings have taught of a drink; undefined before the first. */

@@ -1,0 +1,147 @@
+/** Who may drink it, and what is to be done with it: what a cook ticks once for an occasion. */
+export const PEOPLE = [
+  'infant',
+  'toddler',
+  'child',
+  'pregnant',
+  'breastfeeding',
+  'vulnerable',
+  'driving',
+  'no-alcohol',
+  'no-caffeine',
+  'surgery-soon',
+] as const;
+
+export const MEDICINES = [
+  'bp',
+  'diabetes',
+  'diuretic',
+  'anticoagulant',
+  'statin',
+  'sedative',
+  'contraceptive',
+  'hormone',
+  'tamoxifen',
+  'thyroid',
+  'iron',
+  'immunosuppressant',
+  'antiarrhythmic',
+  'corticosteroid',
+  'digoxin',
+  'antimalarial',
+  'unknown',
+] as const;
+
+export const CONDITIONS_OF_HEALTH = [
+  'high_bp',
+  'low_bp',
+  'heart',
+  'kidney',
+  'liver',
+  'low_potassium',
+  'epilepsy',
+  'gallstone',
+  'reflux',
+  'anaemia',
+  'hormone_sensitive',
+  'immunocompromised',
+] as const;
+
+export const ALLERGIES = [
+  'sulphite',
+  'tree_nut',
+  'peanut',
+  'coconut',
+  'soya',
+  'milk',
+  'ragweed',
+  'cashew',
+  'celery_mugwort',
+] as const;
+
+export const INTENTS = ['share', 'sell', 'pets', 'child-helper'] as const;
+
+export type AudienceFlag =
+  | (typeof PEOPLE)[number]
+  | `medicine:${(typeof MEDICINES)[number]}`
+  | `condition:${(typeof CONDITIONS_OF_HEALTH)[number]}`
+  | `allergy:${(typeof ALLERGIES)[number]}`
+  | (typeof INTENTS)[number]
+  /** as release 1 called medicine:bp */
+  | 'blood-pressure-medicine';
+
+export type Audience = readonly AudienceFlag[];
+
+const prefixed = <P extends string, T extends string>(prefix: P, names: readonly T[]): `${P}:${T}`[] =>
+  names.map((n): `${P}:${T}` => `${prefix}:${n}`);
+
+export const AUDIENCE_FLAGS: readonly AudienceFlag[] = [
+  ...PEOPLE,
+  ...prefixed('medicine', MEDICINES),
+  ...prefixed('condition', CONDITIONS_OF_HEALTH),
+  ...prefixed('allergy', ALLERGIES),
+  ...INTENTS,
+  'blood-pressure-medicine',
+];
+
+/** What of some kind is ticked: "bp" for "medicine:bp". */
+export function tickedOf(audience: Audience, kind: 'medicine' | 'condition' | 'allergy'): readonly string[] {
+  const own = audience.flatMap((a) => (a.startsWith(`${kind}:`) ? [a.slice(kind.length + 1)] : []));
+  return kind === 'medicine' && audience.includes('blood-pressure-medicine') && !own.includes('bp')
+    ? ['bp', ...own]
+    : own;
+}
+
+/** Where a plant is from, as the rules ask. */
+export const SOURCES = [
+  'shop_food_grade',
+  'sealed_pack',
+  'garden',
+  'foraged',
+  'florist',
+  'ornamental',
+  'garden_centre',
+  'unlabelled',
+  'market_loose',
+  'carried_from_abroad',
+  'unknown',
+] as const;
+export const SITES = [
+  'meadow',
+  'woodland',
+  'own_land',
+  'roadside',
+  'railway',
+  'sprayed',
+  'industrial',
+  'floodplain',
+  'dog_walk',
+  'unknown',
+] as const;
+export const LOOKS = ['ok', 'damp', 'musty', 'mouldy', 'insects'] as const;
+export const PEELS = ['unwaxed', 'organic', 'waxed', 'treated', 'unknown'] as const;
+
+/** Things a cook confirms of an ingredient; each is kept with the day it was confirmed. */
+export const CONFIRMATIONS = [
+  'id_confirmed',
+  'yew_excluded',
+  'leaf_by_leaf_check',
+  'untreated_confirmed',
+  'stems_removed',
+  'washed',
+] as const;
+export type Confirmation = (typeof CONFIRMATIONS)[number];
+
+/** What is known of one ingredient of a plan: where it is from, how it looks, what was confirmed and when (ISO date). */
+export type Provenance = {
+  source?: (typeof SOURCES)[number];
+  site?: (typeof SITES)[number];
+  species?: string;
+  condition?: (typeof LOOKS)[number];
+  peel?: (typeof PEELS)[number];
+  confirmedOn?: Readonly<Partial<Record<Confirmation, string>>>;
+};
+
+/** Things a cook confirms of a plan as a whole, with the day: asked a professional, boiled the jar out, asked the authority. */
+export const PLAN_CONFIRMATIONS = ['pro_ok', 'vessel_sanitised', 'local_rules', 'label_dilution'] as const;
+export type PlanConfirmation = (typeof PLAN_CONFIRMATIONS)[number];

@@ -1,0 +1,57 @@
+import type { Drink } from '../drink/drink';
+import { InputError } from '../quantity/errors';
+import { SWEETENERS } from '../sugar/sweeteners';
+import { bookOf } from './houseStandard';
+import { requireTarget } from './planDrink';
+
+/**
+ * Checks that a drink can be made: its parts know each other, and its book runs forward.
+ * @throws InputError naming the field that is at fault
+ */
+export function requireDrink(drink: Drink): void {
+  const unique = (field: string, ids: readonly string[]): void => {
+    const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+    if (twice !== undefined) throw new InputError('requireDrink', field, 'ids that are each there once', twice);
+  };
+  unique(
+    'brews',
+    drink.brews.map((b) => b.id),
+  );
+  unique(
+    'mix',
+    drink.mix.map((l) => l.id),
+  );
+  for (const brew of drink.brews) {
+    unique(
+      `brews.${brew.id}.ways`,
+      brew.ways.map((w) => w.id),
+    );
+    for (const way of brew.ways) {
+      const at = `brews.${brew.id}.ways.${way.id}`;
+      unique(
+        `${at}.stages`,
+        way.stages.map((s) => s.id),
+      );
+      unique(
+        `${at}.ingredients`,
+        way.ingredients.map((i) => i.id),
+      );
+      for (const s of way.stages) if (s.kind === 'dissolve') requireSweetener(`${at}.stages.${s.id}`, s.sweetener);
+    }
+  }
+  const brewIds = drink.brews.map((b) => b.id);
+  for (const { id, from } of drink.mix) {
+    if (from.kind === 'brew' && !brewIds.includes(from.brewId))
+      throw new InputError('requireDrink', `mix.${id}.from.brewId`, `one of ${brewIds.join(', ')}`, from.brewId);
+    if (from.kind === 'syrup') requireSweetener(`mix.${id}.from.sweetener`, from.sweetener);
+  }
+  if (!drink.mix.some((l) => l.from.kind === 'brew' && l.at === 'jug'))
+    throw new InputError('requireDrink', 'mix', 'at least one brew that goes into the jug', 'none');
+  bookOf(drink);
+  requireTarget(drink, drink.defaults);
+}
+
+function requireSweetener(field: string, kind: string): void {
+  if (!(kind in SWEETENERS))
+    throw new InputError('requireDrink', field, `one of ${Object.keys(SWEETENERS).join(', ')}`, kind);
+}

@@ -1,0 +1,72 @@
+import type { BrewRun, StageTime } from '../brew/brewRun';
+import type { Stage, SteepPlace } from '../drink/drink';
+import { firstReaches } from '../heat/temperatureHistory';
+import type { Material, Vessel } from '../heat/vessel';
+import type { StageFact } from './facts';
+
+const MATERIAL_WORD: Record<Material, string> = {
+  steel: 'stainless',
+  enamel: 'enamel',
+  glass: 'glass',
+  stoneware: 'ceramic',
+  aluminium: 'aluminium_bare',
+  plastic: 'plastic_food',
+};
+
+/** A stage of a brew in the words of the rules; none for what they do not ask about. */
+export function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewRun, vessel: Vessel): StageFact[] {
+  if (!time || time.endMin <= time.startMin) return [];
+  const minutes = time.endMin - time.startMin;
+  const word = { vessel: MATERIAL_WORD[vessel.material], lid: stage.lid };
+  const lasting = (kind: StageFact['kind'], tempC: number): StageFact[] => [{ kind, temp_c: tempC, minutes, ...word }];
+  switch (stage.kind) {
+    case 'heat':
+      // On the way up nothing is held: the boil counts by what it reaches.
+      return [{ kind: 'boil', temp_c: time.toC, minutes: 0, ...word }];
+    case 'reduce':
+      return lasting('boil', time.toC);
+    case 'hold':
+      return lasting('decoct', time.fromC);
+    case 'cool':
+      return lasting('cool', time.fromC);
+    case 'ferment':
+      return lasting('ferment', time.fromC);
+    case 'hands':
+      return stage.work === 'blend' || stage.work === 'shake' ? lasting(stage.work, time.fromC) : [];
+    case 'steep':
+      return steepFacts(stage.place, time, run, word);
+    case 'toast':
+    case 'strain':
+    case 'rinse':
+    case 'dissolve':
+      return [];
+  }
+}
+
+/** A fridge takes this long at most to pull a steep below 5 °C; what stays warm longer counts as a warm steep. */
+const PULL_DOWN_MIN = 240;
+
+/** A steep above 60 °C is hot; what goes on below that is a warm steep from then on, unless the fridge takes it down in time. */
+function steepFacts(
+  place: SteepPlace,
+  { startMin, endMin, fromC, toC }: StageTime,
+  run: BrewRun,
+  word: Pick<StageFact, 'vessel' | 'lid'>,
+): StageFact[] {
+  if (place === 'sun') return [{ kind: 'sun_steep', temp_c: toC, minutes: endMin - startMin, ...word }];
+  const below60 = fromC <= 60 ? startMin : Math.min(endMin, firstReaches(run.history, 60, startMin) ?? endMin);
+  const hot: StageFact[] =
+    below60 > startMin ? [{ kind: 'hot_steep', temp_c: fromC, minutes: below60 - startMin, ...word }] : [];
+  if (below60 >= endMin) return hot;
+  if (place !== 'fridge')
+    return [
+      ...hot,
+      { kind: 'room_steep', temp_c: Math.min(Math.max(fromC, toC), 59.9), minutes: endMin - below60, ...word },
+    ];
+  const cold = fromC <= 5 ? below60 : (firstReaches(run.history, 5, below60) ?? endMin);
+  const inTime = cold - below60 <= PULL_DOWN_MIN;
+  return [
+    ...hot,
+    { kind: 'cold_steep', temp_c: inTime ? Math.min(5, toC) : fromC, minutes: endMin - below60, ...word },
+  ];
+}
