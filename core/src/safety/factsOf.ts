@@ -24,7 +24,7 @@ export function factsOfPlan(plan: Plan): readonly Facts[] {
   const whole: Facts = {
     ...shared,
     ...together(brews),
-    ingredients: [...together(brews).ingredients!, ...mixIngredients(drink, plan.jug.mix)],
+    ingredients: [...together(brews).ingredients, ...mixIngredients(drink, plan.jug.mix)],
     ...spiritFacts(drink, plan.jug.mix, target),
     cooling: predictedCooling(plan),
     storage: { where: 'fridge', temp_c: kitchen.fridgeC, days: 0, brix: apparentBrix(plan.jug.liquid) },
@@ -69,7 +69,7 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
   const whole: Facts = {
     ...shared,
     ...all,
-    ingredients: [...all.ingredients!, ...mixIngredients(plan.drink, mix)],
+    ingredients: [...all.ingredients, ...mixIngredients(plan.drink, mix)],
     ...(isJug ? spiritFacts(plan.drink, mix, plan.target) : { additions: {} }),
   };
   return [...brews.map((b) => ({ ...shared, ...b, additions: whole.additions ?? {} })), whole];

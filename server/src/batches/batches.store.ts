@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { Op, type Transaction, type WhereOptions } from 'sequelize';
+import { col, fn, Op, type Transaction, type WhereOptions } from 'sequelize';
 import {
   batchAfter,
   EVENT_VERSION,
@@ -98,7 +98,15 @@ export class BatchesStore {
     );
   }
 
-  countOfDrink = (drinkId: string): Promise<number> => BatchRow.count({ where: { drink_id: drinkId } });
+  /** How often each drink was made, and when last. */
+  async madeByDrink(): Promise<Map<string, { batches: number; lastMadeAt: string }>> {
+    const rows = (await BatchRow.findAll({
+      attributes: ['drink_id', [fn('COUNT', col('id')), 'batches'], [fn('MAX', col('started_at')), 'last_made_at']],
+      group: ['drink_id'],
+      raw: true,
+    })) as unknown as { drink_id: string; batches: number; last_made_at: string }[];
+    return new Map(rows.map((r) => [r.drink_id, { batches: r.batches, lastMadeAt: r.last_made_at }]));
+  }
 }
 
 /** An event as the release that stored it wrote it. */

@@ -55,12 +55,14 @@ export class DrinksService {
       ],
     }))
       latest.set(row.id, drinkOf(row));
-    return Promise.all([...latest.values()].map((drink) => this.summaryOf(drink)));
-  }
-
-  private async summaryOf({ id, name, version }: Drink): Promise<DrinkSummary> {
-    const [last] = await this.batches.list({ drinkId: id, limit: 1 });
-    return { id, name, version, batches: await this.batches.countOfDrink(id), lastMadeAt: last?.startedAt };
+    const made = await this.batches.madeByDrink();
+    return [...latest.values()].map(({ id, name, version }) => ({
+      id,
+      name,
+      version,
+      batches: made.get(id)?.batches ?? 0,
+      lastMadeAt: made.get(id)?.lastMadeAt,
+    }));
   }
 
   /** The latest version of a drink. */

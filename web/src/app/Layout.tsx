@@ -52,6 +52,14 @@ export function Layout(): ReactNode {
             >
               Drinks
             </NavLink>
+            <NavLink
+              to="/rules"
+              className={({ isActive }) =>
+                `hidden min-h-11 items-center px-2 font-medium sm:flex ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
+              }
+            >
+              Rules
+            </NavLink>
             <ThemeButton />
           </div>
         </div>

@@ -23,6 +23,7 @@ export const router = createBrowserRouter([
       { path: 'keep', lazy: () => import('@/features/keep/KeepPage') },
       { path: 'taste', lazy: () => import('@/features/taste/TasteListPage') },
       { path: 'taste/:batchId', lazy: () => import('@/features/taste/TastePage') },
+      { path: 'rules', lazy: () => import('@/features/rules/RulesPage') },
       { path: '*', Component: NoSuchPage },
     ],
   },

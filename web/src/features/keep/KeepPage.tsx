@@ -1,5 +1,6 @@
+import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { JUG, colourIn, findingsAt, shelfItemsOf, type Batch, type ShelfItem } from '@steepsis/core';
+import { JUG, colourIn, findingsAt, shelfItemsOf, type Batch, SIGNS, type ShelfItem, type Sign } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useSay, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -55,8 +56,9 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
           capacityMl: Math.max(500, Math.ceil(item.volumeMl / 250) * 250),
           diameterCm: item.volumeMl > 600 ? 8.5 : 7,
         };
-  const liquid = batch.vessels.find((v) => v.id === item.vesselId)!.liquid;
   const findings = findingsAt(item.findings, 'shelf');
+  const blocked = findings.some((x) => x.level === 'block');
+  const stored = batch.vessels.find((v) => v.id === item.vesselId)!;
   const past = Date.parse(item.discardAfter) < now;
   const due = Date.parse(item.useBy) < now;
   const title = item.vesselId === JUG ? item.drinkName : `${item.drinkName}: ${item.name.toLowerCase()}`;
@@ -68,7 +70,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
         <VesselDrawing
           vessel={drawn}
           scale={7}
-          layers={[{ ml: item.volumeMl, colour: colourIn(liquid, drawn) }]}
+          layers={[{ ml: item.volumeMl, colour: colourIn(stored.liquid, drawn) }]}
           sub={f.volume(item.volumeMl)}
           description={`${f.volume(item.volumeMl)} in a ${drawn.kind}`}
         />
@@ -91,7 +93,10 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
           </Row>
         </dl>
         <div className="mt-2">
-          <Cautions findings={findings} />
+          <Cautions
+            findings={findings.filter((x) => x.level !== 'warn' || !batch.acknowledged.includes(x.id))}
+            onRead={(rule) => say.mutate({ type: 'acknowledged', rule })}
+          />
         </div>
         <Refusal error={say.error} />
         <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -99,13 +104,32 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
             item={item}
             batch={batch}
             onPour={(ml) => say.mutate({ type: 'poured', vesselId: item.vesselId, ml })}
-            pending={say.isPending}
+            pending={say.isPending || blocked}
           />
           {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
           <MeasurePh
             batch={batch}
             onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}
           />
+          <StoodOut
+            item={item}
+            pending={say.isPending}
+            onOut={(minutes, ambientC) => say.mutate({ type: 'stood-out', vesselId: item.vesselId, minutes, ambientC })}
+          />
+          <Button
+            kind="quiet"
+            disabled={say.isPending}
+            onClick={() =>
+              say.mutate({
+                type: 'moved',
+                vesselId: item.vesselId,
+                where: stored.where === 'fridge' ? 'freezer' : 'fridge',
+              })
+            }
+          >
+            {stored.where === 'fridge' ? 'Freeze it' : 'Thaw it in the fridge'}
+          </Button>
+          <SomethingWrong onSign={(sign) => say.mutate({ type: 'observed', sign })} />
           <Ask
             trigger={<Button kind="quiet">Throw it away</Button>}
             title="Throw it away?"
@@ -117,6 +141,99 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
         </div>
       </div>
     </li>
+  );
+}
+
+const SIGN_WORDS: Record<Sign, string> = {
+  mould: 'Mould',
+  slime: 'Slime or threads',
+  off_smell: 'A smell that is not its own',
+  bulging: 'A bulging lid or bottle',
+  unexpected_fizz: 'Fizz that should not be there',
+};
+
+/** What is seen or smelled of it. */
+function SomethingWrong({ onSign }: { onSign: (sign: Sign) => void }): ReactNode {
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Button kind="quiet">Something is off</Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          aria-label="What is off"
+          className="z-50 flex w-72 flex-col gap-1 rounded-md border border-ink/40 bg-surface p-2 shadow-lg"
+        >
+          {SIGNS.map((sign) => (
+            <Popover.Close key={sign} asChild>
+              <Button onClick={() => onSign(sign)}>{SIGN_WORDS[sign]}</Button>
+            </Popover.Close>
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** How long it stood out of the fridge, and how warm it was there. */
+function StoodOut({
+  item,
+  pending,
+  onOut,
+}: {
+  item: ShelfItem;
+  pending: boolean;
+  onOut: (minutes: number, ambientC: number) => void;
+}): ReactNode {
+  const [open, setOpen] = useState(false);
+  const [minutes, setMinutes] = useState(30);
+  const [ambientC, setAmbientC] = useState(22);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  if (!open)
+    return (
+      <Button kind="quiet" onClick={() => setOpen(true)}>
+        It stood out
+      </Button>
+    );
+  return (
+    <span className="inline-flex flex-wrap items-center gap-2">
+      out for{' '}
+      <InlineNumber
+        label={`Minutes out, ${item.name}`}
+        value={minutes}
+        range={{ unit: 'min', min: 1, max: 20_000 }}
+        step={10}
+        unit="min"
+        onValue={setMinutes}
+        onFault={setFault}
+      />{' '}
+      at{' '}
+      <InlineNumber
+        label={`Temperature out, ${item.name}`}
+        value={ambientC}
+        range={{ unit: '°C', min: -20, max: 60 }}
+        step={1}
+        unit="°C"
+        onValue={setAmbientC}
+        onFault={setFault}
+      />
+      <Button
+        disabled={pending || fault !== undefined}
+        onClick={() => {
+          onOut(minutes, ambientC);
+          setOpen(false);
+        }}
+      >
+        Note it
+      </Button>
+      {fault && (
+        <span role="alert" className="text-sm text-stop">
+          {fault.message}
+        </span>
+      )}
+    </span>
   );
 }
 

@@ -1,19 +1,24 @@
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  blocksAt,
   DEFAULT_KITCHEN,
   explain,
   factsOfPlan,
-  findingsAt,
   findingsOf,
   mainStageOf,
   planDrink,
+  warningsOfPlan,
+  waysOut,
+  type Finding,
   type NoPlan,
   type Plan,
   type PlanTarget,
+  type WayOut,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { useDrink, useStartBatch } from '@/shared/api/queries';
+import { serverNow } from '@/shared/api/clock';
+import { useDrink, useSaveDrink, useStartBatch } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
@@ -25,6 +30,7 @@ import { NextTimeLine } from './NextTimeLine';
 import { TargetSentence } from './TargetSentence';
 import { useTargets } from './targetStore';
 import { VesselLine } from './VesselLine';
+import { WhereFrom } from './WhereFrom';
 import { WaterAndCooling } from './WaterAndCooling';
 
 const SteepChart = lazy(() => import('./SteepChart'));
@@ -38,25 +44,43 @@ export function Component(): ReactNode {
 }
 
 const NO_DRAFT: Partial<PlanTarget> = {};
+const NOTHING_READ: ReadonlySet<string> = new Set();
+
+/** What a plan shows: its own cautions and those of its ingredients, and what would stop it at the stove. */
+const showsHere = (f: Finding): boolean =>
+  f.places.includes('plan') || f.places.includes('picker') || (f.level === 'block' && f.places.includes('stove'));
+
+function toggled(set: ReadonlySet<string>, item: string): ReadonlySet<string> {
+  const next = new Set(set);
+  if (!next.delete(item)) next.add(item);
+  return next;
+}
+
+/** The day on which something is confirmed. */
+const today = (): string => new Date(serverNow()).toISOString().slice(0, 10);
 
 function PlanPage({ view }: { view: DrinkView }): ReactNode {
   const { drink } = view;
   const draft = useTargets((s) => s.drafts[drink.id]) ?? NO_DRAFT;
-  const { change, forget } = useTargets.getState();
+  const occasion = useTargets((s) => s.occasion);
+  const { change, forget, setOccasion } = useTargets.getState();
   const [faults, setFaults] = useState<readonly FieldFault[]>([]);
-  const target = useMemo(() => ({ ...view.startFrom, ...draft }), [view.startFrom, draft]);
+  const [read, setRead] = useState<ReadonlySet<string>>(NOTHING_READ);
+  const target = useMemo(
+    () => ({ ...view.startFrom, ...(occasion ? { audience: occasion } : {}), ...draft }),
+    [view.startFrom, draft, occasion],
+  );
   const result = useMemo(() => planDrink(drink, target, DEFAULT_KITCHEN, view.learned), [drink, target, view.learned]);
   const start = useStartBatch();
+  const save = useSaveDrink();
   const navigate = useNavigate();
-  const findings = useMemo(
-    () => (result.kind === 'plan' ? findingsAt(findingsOf(factsOfPlan(result.plan)), 'plan') : []),
-    [result],
-  );
-  const blocked = findings.some((x) => x.level === 'block');
+  const findings = useMemo(() => (result.kind === 'plan' ? findingsOf(...factsOfPlan(result.plan)) : []), [result]);
+  const blocked = blocksAt(findings, 'plan', 'picker', 'stove').length > 0;
+  const unread = warningsOfPlan(findings).some((w) => !read.has(w.id));
   const edited = Object.keys(draft).length > 0;
   const begin = (): void =>
     start.mutate(
-      { drinkId: drink.id, drinkVersion: drink.version, target },
+      { drinkId: drink.id, drinkVersion: drink.version, target, acknowledged: [...read] },
       {
         onSuccess: (batch) => {
           forget(drink.id);
@@ -64,6 +88,12 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
         },
       },
     );
+  // Who drinks it belongs to the occasion, not to this drink's draft.
+  const takeTarget = ({ audience: _audience, ...rest }: PlanTarget): void => change(drink.id, rest);
+  const take = (way: WayOut): void => {
+    if (way.kind === 'target') takeTarget(way.target);
+    else save.mutate(way.drink, { onSuccess: () => takeTarget(way.target) });
+  };
   return (
     <Page
       title={drink.name}
@@ -74,7 +104,7 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
           <Button
             kind="main"
             onClick={begin}
-            disabled={result.kind !== 'plan' || blocked || faults.length > 0 || start.isPending}
+            disabled={result.kind !== 'plan' || blocked || unread || faults.length > 0 || start.isPending}
           >
             {start.isPending ? 'Starting…' : 'Start at the stove'}
           </Button>
@@ -86,16 +116,33 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
         drink={drink}
         target={target}
         onChange={(c) => change(drink.id, c)}
+        onAudience={setOccasion}
         onFaults={setFaults}
       />
       <Refusal error={start.error} />
+      <Refusal error={save.error} />
       {result.kind === 'no-plan' ? (
-        <NoPlanPanel result={result} onTake={(nearest) => change(drink.id, nearest)} />
+        <NoPlanPanel result={result} onTake={takeTarget} />
       ) : (
         <PlanFigures
           plan={result.plan}
           cautions={
-            <Cautions findings={findings} none="Nothing beyond ordinary kitchen care for those ticked above." />
+            <>
+              <Cautions
+                findings={findings.filter(showsHere)}
+                none="Nothing beyond ordinary kitchen care for those ticked above."
+                waysOut={(finding) => waysOut(finding, result.plan, today())}
+                onTake={take}
+                read={read}
+                onRead={(rule) => setRead((was) => toggled(was, rule))}
+              />
+              {(blocked || unread) && (
+                <p className="mt-2 text-sm font-semibold">
+                  {blocked ? 'It cannot be started as it stands.' : 'Tick what you have read to start it.'}
+                </p>
+              )}
+              <WhereFrom plan={result.plan} onChange={(c) => change(drink.id, c)} />
+            </>
           }
         />
       )}

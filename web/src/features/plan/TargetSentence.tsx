@@ -4,10 +4,11 @@ import {
   TARGET_RANGES,
   wayOf,
   writtenMinutes,
-  type AudienceFlag,
+  type Audience,
   type Drink,
   type PlanTarget,
 } from '@steepsis/core';
+import { AUDIENCE_CHOICES, audienceShort } from './audienceWords';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
@@ -15,29 +16,18 @@ import { InlineTicks } from '@/shared/ui/InlineTicks';
 const GLASSES = { unit: 'glasses', min: 1, max: 100 } as const;
 const STEEP_HOURS = { unit: 'h', min: 0.25, max: 24 } as const;
 
-const AUDIENCE: readonly { value: AudienceFlag; label: string; short: string }[] = [
-  { value: 'child', label: 'A child (4 to 12)', short: 'a child' },
-  { value: 'pregnant', label: 'Someone pregnant', short: 'someone pregnant' },
-  { value: 'breastfeeding', label: 'Someone breastfeeding', short: 'someone breastfeeding' },
-  {
-    value: 'blood-pressure-medicine',
-    label: 'Someone on blood pressure medicine',
-    short: 'someone on blood pressure medicine',
-  },
-  { value: 'vulnerable', label: 'Someone with weak immunity', short: 'someone with weak immunity' },
-  { value: 'infant', label: 'A baby under 12 months', short: 'a baby' },
-];
-
 /** What is wanted, as a sentence whose figures are set in place. */
 export function TargetSentence({
   drink,
   target,
   onChange,
+  onAudience,
   onFaults,
 }: {
   drink: Drink;
   target: PlanTarget;
   onChange: (change: Partial<PlanTarget>) => void;
+  onAudience: (audience: Audience) => void;
   onFaults: (faults: readonly FieldFault[]) => void;
 }): ReactNode {
   const [faults, setFaults] = useState<Readonly<Record<string, FieldFault>>>({});
@@ -146,15 +136,11 @@ export function TargetSentence({
         , for{' '}
         <InlineTicks
           label="For whom"
-          summary={
-            target.audience.length === 0
-              ? 'healthy adults'
-              : target.audience.map((a) => AUDIENCE.find((c) => c.value === a)!.short).join(', ')
-          }
-          choices={AUDIENCE}
+          summary={target.audience.length === 0 ? 'healthy adults' : target.audience.map(audienceShort).join(', ')}
+          choices={AUDIENCE_CHOICES}
           ticked={target.audience}
-          onTicked={(audience) => onChange({ audience })}
-          note="Tick all who may drink it. This only turns the usual cautions on; it is not advice for a person."
+          onTicked={onAudience}
+          note="Tick all that holds at the table. It stays ticked for every drink until you change it. This only turns the usual cautions on; it is not advice for a person."
         />
         .
       </p>

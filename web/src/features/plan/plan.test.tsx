@@ -20,6 +20,7 @@ describe('the target sentence', () => {
         drink={ROSELLE_COOLER}
         target={{ ...ROSELLE_COOLER.defaults, ...target }}
         onChange={change}
+        onAudience={change}
         onFaults={() => undefined}
       />,
     );

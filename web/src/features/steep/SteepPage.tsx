@@ -1,12 +1,14 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { vesselOf, type Batch } from '@steepsis/core';
+import { findingsAt, findingsOfBatch, vesselOf, type Batch, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBatch, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sweetenerName } from '@/shared/format/names';
 import { Ask } from '@/shared/ui/Ask';
 import { Button } from '@/shared/ui/Button';
+import { Cautions } from '@/shared/ui/Cautions';
+import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { AllDone, BrewHands, strainWords, type Say } from './BrewHands';
@@ -25,7 +27,11 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const now = useNow();
   const say = useSay(batch.id);
   const undo = lastUndoable(batch);
-  const act = { say: say.mutate, pending: say.isPending };
+  // By the minute is soon enough for what the rules read; the clocks tick by the second.
+  const minute = Math.floor(now / 60_000) * 60_000;
+  const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
+  const blocked = findings.some((x) => x.level === 'block');
+  const act = { say: say.mutate, pending: say.isPending || blocked };
   return (
     <Page
       title={batch.plan.drink.name}
@@ -42,6 +48,15 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
       }
     >
       <Refusal error={say.error} />
+      {findings.some((x) => x.level !== 'note') && (
+        <div className="mb-3">
+          <Cautions
+            findings={findings}
+            read={new Set(batch.acknowledged)}
+            onRead={(rule) => say.mutate({ type: 'acknowledged', rule })}
+          />
+        </div>
+      )}
       <div className="space-y-3">
         {batch.plan.brews.map((brew) => (
           <div key={brew.brewId} className="grid gap-3 lg:grid-cols-[1fr_1.15fr]">
@@ -53,7 +68,9 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
             </Panel>
             <div className="space-y-3">
               <BrewHands batch={batch} brew={brew} now={now} {...act} />
-              {brew.brewId === batch.plan.brews[0].brewId && <Then batch={batch} />}
+              {brew.brewId === batch.plan.brews[0].brewId && (
+                <Then batch={batch} say={say.mutate} pending={say.isPending} />
+              )}
             </div>
           </div>
         ))}
@@ -63,8 +80,16 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   );
 }
 
+/** What the rules say at the stove, without the warnings that were read at the plan or here. */
+const findingsAtStove = (batch: Batch, nowMs: number): readonly Finding[] =>
+  batch.phase === 'put-away'
+    ? []
+    : findingsAt(findingsOfBatch(batch, nowMs), 'stove').filter(
+        (x) => x.level !== 'warn' || !batch.acknowledged.includes(x.id),
+      );
+
 /** What comes after, so that nothing is a surprise. */
-function Then({ batch }: { batch: Batch }): ReactNode {
+function Then({ batch, say, pending }: { batch: Batch; say: Say; pending: boolean }): ReactNode {
   const { promised } = batch.plan;
   const steps: string[] = [];
   if (batch.phase === 'running') {
@@ -90,7 +115,47 @@ function Then({ batch }: { batch: Batch }): ReactNode {
           <li key={s}>{s}</li>
         ))}
       </ol>
+      {batch.strainedAt && batch.phase !== 'put-away' && <TempReading batch={batch} say={say} pending={pending} />}
     </Panel>
+  );
+}
+
+/** A thermometer in what cools: its readings say whether both legs are kept. */
+function TempReading({ batch, say, pending }: { batch: Batch; say: Say; pending: boolean }): ReactNode {
+  const last = batch.temps.at(-1);
+  const [tempC, setTempC] = useState(last ? Math.round(last.tempC) : 60);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  return (
+    <div className="mt-3 border-t border-line pt-3">
+      <p className="flex flex-wrap items-center gap-2">
+        It is now{' '}
+        <InlineNumber
+          label="Temperature"
+          value={tempC}
+          range={{ unit: '°C', min: 0, max: 105 }}
+          step={1}
+          unit="°C"
+          onValue={setTempC}
+          onFault={setFault}
+        />
+        <Button
+          disabled={pending || fault !== undefined}
+          onClick={() => say({ type: 'measured', what: 'temp', value: tempC, method: 'thermometer' })}
+        >
+          Note the temperature
+        </Button>
+      </p>
+      {fault && (
+        <p role="alert" className="mt-1 text-sm text-stop">
+          {fault.message}
+        </p>
+      )}
+      {last && (
+        <p className="mt-1 text-sm text-muted">
+          {f.celsius(last.tempC)} noted {f.moment(last.at)}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -14,6 +14,6 @@ export function lastUndoable(batch: Batch): { id: string; label: string } | unde
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const last = [...batch.events]
     .reverse()
-    .find((e) => LABELS[e.type] && !undone.has(e.id) && !(e.type === 'measured' && e.what === 'ph'));
+    .find((e) => LABELS[e.type] && !undone.has(e.id) && !(e.type === 'measured' && e.what !== 'volume'));
   return last && { id: last.id, label: LABELS[last.type]! };
 }

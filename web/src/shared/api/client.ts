@@ -40,5 +40,8 @@ function noteServerClock(body: unknown): void {
 
 export const get = <T>(path: string): Promise<T> => send<T>(path);
 
+export const put = <T>(path: string, body: unknown): Promise<T> =>
+  send<T>(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
 export const post = <T>(path: string, body: unknown): Promise<T> =>
   send<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });

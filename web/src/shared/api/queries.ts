@@ -12,12 +12,13 @@ import {
   EVENT_VERSION,
   type Batch,
   type BatchEventBody,
+  type Drink,
   type Phase,
   type PlanTarget,
 } from '@steepsis/core';
 import type { BatchList, BatchView, DrinkList, DrinkView, ShelfView } from '@steepsis/contract';
 import { serverNow } from './clock';
-import { get, post } from './client';
+import { get, post, put } from './client';
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
@@ -53,7 +54,7 @@ export const useShelf = (): UseQueryResult<Shelf> =>
 export function useStartBatch(): UseMutationResult<
   Batch,
   Error,
-  { drinkId: string; drinkVersion: number; target: PlanTarget }
+  { drinkId: string; drinkVersion: number; target: PlanTarget; acknowledged: readonly string[] }
 > {
   const client = useQueryClient();
   return useMutation({
@@ -67,6 +68,18 @@ export function useStartBatch(): UseMutationResult<
       return batchAfter((await post<BatchView>('/api/batches', body)).events);
     },
     onSuccess: (batch) => remember(client, batch),
+  });
+}
+
+/** Keeps a changed recipe as the drink's next version. */
+export function useSaveDrink(): UseMutationResult<DrinkView, Error, Drink> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (drink) => put<DrinkView>(`/api/drinks/${encodeURIComponent(drink.id)}`, drink),
+    onSuccess: (view) => {
+      client.setQueryData(['drink', view.drink.id], view);
+      void client.invalidateQueries({ queryKey: ['drinks'] });
+    },
   });
 }
 

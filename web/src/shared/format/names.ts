@@ -1,4 +1,4 @@
-import { SWEETENERS, type Stage } from '@steepsis/core';
+import { botanicals, SWEETENERS, type Stage } from '@steepsis/core';
 import * as f from './format';
 
 /** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
@@ -45,3 +45,11 @@ export function stageWords(stage: Stage): string {
       return `ferment ${stage.days} days`;
   }
 }
+
+const NAMES = new Map(botanicals().map((b) => [b.slug, b.name]));
+
+/** A plant by its slug, as a cook calls it; a thing that is no plant of the table by its own words. */
+export const plantName = (slug: string): string => {
+  const name = shortName(NAMES.get(slug) ?? slug.replaceAll('_', ' '));
+  return name.charAt(0).toUpperCase() + name.slice(1);
+};

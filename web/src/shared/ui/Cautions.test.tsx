@@ -1,6 +1,11 @@
-import { render, screen } from '@testing-library/react';
-import type { Finding } from '@steepsis/core';
+import { render as renderPlain, screen, type RenderResult } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import { ROSELLE_COOLER, type Finding } from '@steepsis/core';
 import { Cautions } from './Cautions';
+
+const render = (ui: ReactNode): RenderResult => renderPlain(<MemoryRouter>{ui}</MemoryRouter>);
 
 const finding = (id: string, level: Finding['level']): Finding => ({
   id,
@@ -9,6 +14,8 @@ const finding = (id: string, level: Finding['level']): Finding => ({
   message: `message of ${id}`,
   resolves: '',
   source: 'kitchen practice',
+  at: undefined,
+  forecast: false,
 });
 
 describe('cautions', () => {
@@ -24,7 +31,7 @@ describe('cautions', () => {
         ]}
       />,
     );
-    const folded = screen.getByText('2 more notes').closest('details')!;
+    const folded = screen.getByText('2 more cautions').closest('details')!;
     for (const id of ['A', 'B', 'C']) expect(folded).not.toHaveTextContent(`message of ${id}`);
     for (const id of ['D', 'E']) expect(folded).toHaveTextContent(`message of ${id}`);
   });
@@ -39,5 +46,25 @@ describe('cautions', () => {
     render(<Cautions findings={[{ ...finding('A', 'warn'), message: '<img src=x onerror=alert(1)>' }]} />);
     expect(screen.getByText('<img src=x onerror=alert(1)>', { exact: false })).toBeInTheDocument();
     expect(document.querySelector('img')).toBeNull();
+  });
+
+  it('offer the change that clears one, and take a warning as read', async () => {
+    const [onTake, onRead] = [jest.fn(), jest.fn()];
+    const way = { kind: 'target', label: 'Make it weaker', target: ROSELLE_COOLER.defaults } as const;
+    render(
+      <Cautions
+        findings={[finding('A', 'block'), { ...finding('B', 'warn'), at: { slug: 'peach_fresh' } }]}
+        waysOut={(f) => (f.id === 'A' ? [way] : [])}
+        onTake={onTake}
+        read={new Set()}
+        onRead={onRead}
+      />,
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Make it weaker' }));
+    expect(onTake).toHaveBeenCalledWith(way);
+    expect(screen.getByText(/Peach: message of B/)).toBeInTheDocument();
+    // A block is not a matter of reading: only the warning has a box.
+    await userEvent.click(screen.getByRole('checkbox', { name: 'I have read this and go ahead' }));
+    expect(onRead).toHaveBeenCalledWith('B');
   });
 });

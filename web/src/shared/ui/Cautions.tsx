@@ -1,6 +1,9 @@
 import { CircleAlert, OctagonX, StickyNote } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { Finding } from '@steepsis/core';
+import { Link } from 'react-router';
+import type { Finding, WayOut } from '@steepsis/core';
+import { plantName } from '@/shared/format/names';
+import { Button } from './Button';
 
 const UNFOLDED = 3;
 const LOOK = {
@@ -9,25 +12,39 @@ const LOOK = {
   note: { box: 'border-line bg-ground', icon: StickyNote, word: 'Note' },
 } as const;
 
+export type CautionActions = {
+  /** changes that would clear a finding, and taking one */
+  waysOut?: (finding: Finding) => readonly WayOut[];
+  onTake?: (way: WayOut) => void;
+  /** warnings that were read, and reading one */
+  read?: ReadonlySet<string>;
+  onRead?: (rule: string) => void;
+};
+
 /** Cautions where they matter: the most severe first, at most three open, notes folded. */
-export function Cautions({ findings, none }: { findings: readonly Finding[]; none?: string }): ReactNode {
+export function Cautions({
+  findings,
+  none,
+  ...actions
+}: { findings: readonly Finding[]; none?: string } & CautionActions): ReactNode {
   const serious = findings.filter((f) => f.level !== 'note');
   const open = serious.slice(0, UNFOLDED);
-  const folded = [...serious.slice(UNFOLDED), ...findings.filter((f) => f.level === 'note')];
+  const later = serious.slice(UNFOLDED);
+  const folded = [...later, ...findings.filter((f) => f.level === 'note')];
   return (
     <div className="space-y-2">
       {open.length === 0 && none && <p className="text-[0.95rem] text-muted">{none}</p>}
       {open.map((f) => (
-        <Card key={f.id} finding={f} />
+        <Card key={f.id} finding={f} {...actions} />
       ))}
       {folded.length > 0 && (
         <details>
           <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
-            {folded.length === 1 ? '1 more note' : `${folded.length} more notes`}
+            {foldedWords(later.length, folded.length)}
           </summary>
           <div className="mt-1 space-y-2">
             {folded.map((f) => (
-              <Card key={f.id} finding={f} />
+              <Card key={f.id} finding={f} {...actions} />
             ))}
           </div>
         </details>
@@ -36,17 +53,51 @@ export function Cautions({ findings, none }: { findings: readonly Finding[]; non
   );
 }
 
-function Card({ finding }: { finding: Finding }): ReactNode {
+function foldedWords(serious: number, all: number): string {
+  const word = serious > 0 ? 'caution' : 'note';
+  return `${all} more ${word}${all === 1 ? '' : 's'}`;
+}
+
+function Card({ finding, waysOut, onTake, read, onRead }: { finding: Finding } & CautionActions): ReactNode {
   const { box, icon: Icon, word } = LOOK[finding.level];
+  const ways = onTake ? (waysOut?.(finding) ?? []) : [];
+  const about = finding.at?.slug ? `${plantName(finding.at.slug)}: ` : '';
   return (
     <div className={`flex gap-2.5 border-l-4 px-3 py-2 text-[0.95rem] ${box}`}>
       <Icon size={18} className="mt-0.5 shrink-0" aria-hidden />
-      <div>
+      <div className="min-w-0">
         <p>
-          <strong className="font-semibold">{word}.</strong> {finding.message}
+          <strong className="font-semibold">{word}.</strong> {about}
+          {finding.message}
         </p>
+        {ways.length > 0 && (
+          <div className="mt-2 flex flex-wrap gap-2">
+            {ways.map((way) => (
+              <Button key={way.label} className="text-left" onClick={() => onTake!(way)}>
+                {way.label}
+              </Button>
+            ))}
+          </div>
+        )}
+        {finding.level === 'warn' && onRead && (
+          <label className="mt-1 flex min-h-11 cursor-pointer items-center gap-2 text-sm">
+            <input
+              type="checkbox"
+              className="size-5 accent-(--action)"
+              checked={read?.has(finding.id) ?? false}
+              onChange={() => onRead(finding.id)}
+            />
+            I have read this and go ahead
+          </label>
+        )}
         <p className="mt-0.5 text-sm text-muted">
-          {finding.id} · {finding.source}
+          <Link
+            to={`/rules#${finding.id}`}
+            className="inline-block min-h-6 underline decoration-dotted pointer-coarse:min-h-11"
+          >
+            {finding.id}
+          </Link>{' '}
+          · {finding.source}
         </p>
       </div>
     </div>

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { Checkbox, Popover } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 
 /** Any number of a few, behind a word in a sentence. */
 export function InlineTicks<T extends string>({
@@ -13,7 +13,7 @@ export function InlineTicks<T extends string>({
 }: {
   label: string;
   summary: string;
-  choices: readonly { value: T; label: string }[];
+  choices: readonly { value: T; label: string; group?: string }[];
   ticked: readonly T[];
   onTicked: (ticked: readonly T[]) => void;
   note?: string;
@@ -31,22 +31,27 @@ export function InlineTicks<T extends string>({
         <Popover.Content
           sideOffset={6}
           align="start"
-          className="z-50 w-72 rounded-md border border-ink/40 bg-surface p-3 shadow-lg"
+          className="z-50 max-h-[min(70vh,34rem)] w-80 max-w-[92vw] overflow-y-auto rounded-md border border-ink/40 bg-surface p-3 shadow-lg"
           aria-label={label}
         >
-          {choices.map((c) => (
-            <label key={c.value} className="flex min-h-11 cursor-pointer items-center gap-3">
-              <Checkbox.Root
-                checked={ticked.includes(c.value)}
-                onCheckedChange={(on) => toggle(c.value, on === true)}
-                className="grid size-6 place-items-center rounded border border-ink/60 data-[state=checked]:bg-action data-[state=checked]:text-on-action"
-              >
-                <Checkbox.Indicator>
-                  <Check size={16} aria-hidden />
-                </Checkbox.Indicator>
-              </Checkbox.Root>
-              {c.label}
-            </label>
+          {choices.map((c, i) => (
+            <Fragment key={c.value}>
+              {c.group !== undefined && c.group !== choices[i - 1]?.group && (
+                <p className="mt-2 text-sm font-semibold text-muted first:mt-0">{c.group}</p>
+              )}
+              <label className="flex min-h-11 cursor-pointer items-center gap-3">
+                <Checkbox.Root
+                  checked={ticked.includes(c.value)}
+                  onCheckedChange={(on) => toggle(c.value, on === true)}
+                  className="grid size-6 place-items-center rounded border border-ink/60 data-[state=checked]:bg-action data-[state=checked]:text-on-action"
+                >
+                  <Checkbox.Indicator>
+                    <Check size={16} aria-hidden />
+                  </Checkbox.Indicator>
+                </Checkbox.Root>
+                {c.label}
+              </label>
+            </Fragment>
           ))}
           {note && <p className="mt-2 border-t border-line pt-2 text-sm text-muted">{note}</p>}
         </Popover.Content>
