@@ -119,6 +119,7 @@ export {
   plannedMl,
   runningStage,
   standardOf,
+  strainedOffAt,
   sweetenerOf,
   timedStages,
   vesselOf,

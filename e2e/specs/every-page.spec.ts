@@ -18,6 +18,8 @@ test.beforeAll(async ({ request }) => {
     { name: 'Bench', path: '/' },
     { name: 'Drinks', path: '/drinks' },
     { name: 'Plan', path: '/plan/roselle-rose-hip-cooler' },
+    { name: 'Plan, with cautions', path: '/plan/cold-sencha-cucumber' },
+    { name: 'Rules', path: '/rules' },
     { name: 'Steep', path: `/steep/${running}` },
     { name: 'Mix, with nothing to mix', path: '/mix' },
     { name: 'Mix, of what is done', path: `/mix/${putAway}` },

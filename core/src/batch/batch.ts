@@ -1,5 +1,5 @@
 import { runBrew, type BrewRun } from '../brew/brewRun';
-import type { Stage } from '../drink/drink';
+import { untilStrained, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
@@ -214,6 +214,16 @@ function withBrew(batch: Batch, brewId: string, change: (b: BrewState) => BrewSt
     strainedAt: done ? brews.map((b) => b.doneAt!).reduce((a, b) => (a > b ? a : b)) : undefined,
     phase: !moving ? batch.phase : measured ? 'measured' : done ? 'strained' : 'running',
   };
+}
+
+/** When the last brew was off its plants and began to cool; undefined while one is still on them. */
+export function strainedOffAt(batch: Batch): string | undefined {
+  const ends = batch.brews.map((state) => {
+    const before = untilStrained(frozenBrew(batch.plan, state.brewId).way).filter((s) => s.kind !== 'strain');
+    const last = before.at(-1);
+    return last ? state.stages.find((s) => s.stageId === last.id)?.endedAt : state.startedAt;
+  });
+  return ends.includes(undefined) ? undefined : (ends as string[]).reduce((a, b) => (a > b ? a : b));
 }
 
 /** The stage of a brew that runs now, if one does. */

@@ -28,6 +28,12 @@ import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
 export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 export type { BrewSetup, StageTime } from './timeline';
 
+/** Steam beyond this share of the water leaves a pan that catches, not a brew. House estimate. */
+const MOST_STEAM_SHARE = 0.9;
+
+/** The field that is at fault when a brew boils dry. */
+export const BOILS_DRY = 'steam';
+
 export type BrewMoment = {
   atMin: number;
   tempC: number;
@@ -78,7 +84,15 @@ export function runBrew(setup: BrewSetup): BrewRun {
     );
     const all = pourTogether(water, ...dissolved);
     const sweet = sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
-    return withoutWater(sweet, steamG(atMin));
+    const steam = steamG(atMin);
+    if (steam > sweet.waterG * MOST_STEAM_SHARE)
+      throw new InputError(
+        'runBrew',
+        BOILS_DRY,
+        `less than the ${Math.round(sweet.waterG)} g of water`,
+        Math.round(steam),
+      );
+    return withoutWater(sweet, steam);
   };
   const strainAt = (atMin: number): Strained => {
     const held = heldLiquor(

@@ -124,6 +124,25 @@ describe('two brews in one drink', () => {
   });
 });
 
+describe('a simmer that goes on for hours', () => {
+  it('boils dry: an answer with the time that works, not a crash', () => {
+    const [way] = ROOIBOS_QUINCE.brews[0].ways as [BrewWay];
+    const open: Drink = {
+      ...ROOIBOS_QUINCE,
+      id: 'open',
+      brews: [
+        {
+          ...ROOIBOS_QUINCE.brews[0],
+          ways: [{ ...way, stages: way.stages.map((s) => ({ ...s, lid: 'open' as const })) }],
+        },
+      ],
+    };
+    const result = planDrink(open, { ...open.defaults, steepMin: 600 }, DEFAULT_KITCHEN);
+    expect(result).toMatchObject({ kind: 'no-plan', limit: 'boils-dry', nearest: { steepMin: 10 } });
+    if (result.kind === 'no-plan') expect(result.message).toMatch(/^It would boil dry: 600 minutes/);
+  });
+});
+
 describe('other parts of the mix', () => {
   it('pour juice as the book has it, or as much as the wanted acid takes', () => {
     const book = planOf(BUTTERFLY_PEA_LIME);

@@ -76,7 +76,7 @@ export type Plan = {
   cooling: CoolingPlan;
 };
 
-export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts';
+export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts' | 'boils-dry';
 
 /** No plan meets the target: which limit binds, in words, and the nearest target that has one. */
 export type NoPlan = { kind: 'no-plan'; limit: Limit; message: string; nearest: PlanTarget | undefined };

@@ -1,9 +1,11 @@
-import type { BrewFactors } from '../brew/brewRun';
+import { BOILS_DRY, type BrewFactors } from '../brew/brewRun';
+import { InputError } from '../quantity/errors';
 import {
   choiceFor,
   isSyrup,
   TARGET_RANGES,
   withSteep,
+  writtenMinutes,
   type Brew,
   type BrewWay,
   type Drink,
@@ -60,6 +62,28 @@ export class DrinkSolver {
   }
 
   solve(): Solved | NoPlan {
+    try {
+      return this.sized();
+    } catch (error) {
+      // Only a trial run tells that a pot boils dry; what to ask for instead is then an answer like any other.
+      if (error instanceof InputError && error.where === 'runBrew' && error.field === BOILS_DRY) return this.boilsDry();
+      throw error;
+    }
+  }
+
+  private boilsDry(): NoPlan {
+    const { drink, target } = this;
+    const way = drink.brews[0].ways.find((w) => w.id === target.wayId)!;
+    const steepMin = writtenMinutes(way);
+    return {
+      kind: 'no-plan',
+      limit: 'boils-dry',
+      message: `It would boil dry: ${target.steepMin} minutes steam off nearly all of its water.`,
+      nearest: steepMin < target.steepMin ? { ...target, steepMin } : undefined,
+    };
+  }
+
+  private sized(): Solved | NoPlan {
     const asWritten = this.attempt(1);
     if (asWritten.kind === 'solved' || asWritten.kind === 'no-plan') return asWritten;
     return asWritten.kind === 'too-weak'

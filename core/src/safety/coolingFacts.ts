@@ -21,9 +21,9 @@ export function standingMinutes(way: BrewWay, run: BrewRun, roomC: number): numb
  * Both legs of cooling as a thermometer tells them. The first counts from the strain: that is when the lid comes off. A leg
  * that is not over yet counts as long as it has certainly lasted, up to the last reading above its end.
  */
-export function coolingFromReadings(strainedAt: string, temps: readonly { at: string; tempC: number }[]): CoolingFact {
+export function coolingFromReadings(offAt: string, temps: readonly { at: string; tempC: number }[]): CoolingFact {
   const readings = [...temps].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const minutesTo = (at: string): number => (Date.parse(at) - Date.parse(strainedAt)) / 60000;
+  const minutesTo = (at: string): number => (Date.parse(at) - Date.parse(offAt)) / 60000;
   const { middleC: midC, toC } = TWO_STEP;
   const at21 = readings.find((r) => r.tempC <= midC);
   const lastAbove21 = readings.filter((r) => r.tempC > midC).at(-1);

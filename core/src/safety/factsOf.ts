@@ -1,4 +1,4 @@
-import { brewLines, JUG, runOfBatch, vesselOf, type Batch, type StoredVessel } from '../batch/batch';
+import { brewLines, JUG, runOfBatch, strainedOffAt, vesselOf, type Batch, type StoredVessel } from '../batch/batch';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
@@ -236,8 +236,9 @@ function predictedCooling(plan: Plan): CoolingFact {
 
 /** What thermometer readings say of the cooling; planned cooling is taken to have happened where there are none. */
 function cooled(batch: Batch): { cooling?: CoolingFact } {
-  if (!batch.strainedAt) return {};
-  if (batch.temps.length > 0) return { cooling: coolingFromReadings(batch.strainedAt, batch.temps) };
+  const offAt = strainedOffAt(batch);
+  if (!offAt) return {};
+  if (batch.temps.length > 0) return { cooling: coolingFromReadings(offAt, batch.temps) };
   const { bathMin, coolingIceG } = batch.plan.promised;
   return {
     cooling: {

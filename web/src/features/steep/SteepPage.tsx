@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { findingsAt, findingsOfBatch, vesselOf, type Batch, type Finding } from '@steepsis/core';
+import { findingsAt, findingsOfBatch, strainedOffAt, vesselOf, type Batch, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBatch, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -115,7 +115,7 @@ function Then({ batch, say, pending }: { batch: Batch; say: Say; pending: boolea
           <li key={s}>{s}</li>
         ))}
       </ol>
-      {batch.strainedAt && batch.phase !== 'put-away' && <TempReading batch={batch} say={say} pending={pending} />}
+      {strainedOffAt(batch) && batch.phase !== 'put-away' && <TempReading batch={batch} say={say} pending={pending} />}
     </Panel>
   );
 }
