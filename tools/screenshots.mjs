@@ -91,6 +91,9 @@ await picture('plan-fridge-dark', plan, {
     await page.getByText('from chilled water').waitFor();
   },
 });
+await picture('plan-syrup', '/plan/linden-pear-syrup');
+await picture('plan-caution', '/plan/cold-sencha-cucumber');
+await picture('rules', '/rules#TT-06');
 await picture('steep', `/steep/${await first('running')}`);
 await picture('keep', '/keep');
 await picture('taste', `/taste/${await first('put-away')}`);

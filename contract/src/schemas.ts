@@ -109,6 +109,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     vesselId: Joi.string().max(60).required(),
     ml: Joi.number().min(1).max(50_000).required(),
   }),
+  tended: event('tended', { brewId, task: Joi.valid('shake', 'vent', 'look', 'taste', 'added').required() }),
   observed: event('observed', { sign: Joi.valid(...SIGNS).required() }),
   'stood-out': event('stood-out', {
     vesselId: Joi.string().max(60).required(),

@@ -130,6 +130,7 @@ export {
 } from './batch/batch';
 export { curveOfBatch, expectedVolumeMl, progressAt, progressesAt, type Progress } from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
+export { liveJarAt, type LiveJarView } from './batch/tendingOfBatch';
 export { freezePlan } from './batch/freeze';
 export {
   CORE_VERSION,

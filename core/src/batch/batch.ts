@@ -1,6 +1,7 @@
 import { runBrew, type BrewRun } from '../brew/brewRun';
 import { untilStrained, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
+import type { TendingTask } from '../ferment/tending';
 import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
 import { correctForVolume } from './correctForVolume';
@@ -43,6 +44,8 @@ export type BrewState = {
   /** when the liquor was off the plants and all was done to it */
   doneAt: string | undefined;
   measuredVolumeMl: number | undefined;
+  /** what was done to it while it lived, and when */
+  tended: readonly { task: TendingTask | 'added'; at: string }[];
 };
 
 export type Batch = {
@@ -110,6 +113,11 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
       return withBrew(batch, event.brewId, () => startedBrew(frozenBrew(batch.plan, event.brewId), event.at));
     case 'stage-ended':
       return withBrew(batch, event.brewId, (b) => endStage(batch.plan, b, event.stageId, event.at));
+    case 'tended':
+      return withBrew(batch, event.brewId, (b) => ({
+        ...b,
+        tended: [...b.tended, { task: event.task, at: event.at }],
+      }));
     case 'measured':
       return measured(batch, event);
     case 'observed':
@@ -185,6 +193,7 @@ const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
   stages: [],
   doneAt: undefined,
   measuredVolumeMl: undefined,
+  tended: [],
 });
 
 function startedBrew(brew: FrozenBrew, at: string): BrewState {

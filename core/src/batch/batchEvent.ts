@@ -1,5 +1,6 @@
 import type { BrewFactors } from '../brew/brewRun';
 import type { BrewWay, Drink, Kitchen, PlanTarget } from '../drink/drink';
+import type { TendingTask } from '../ferment/tending';
 import type { MixVolumes } from '../plan/mixJug';
 import type { PlannedSyrup } from '../plan/planTypes';
 
@@ -69,6 +70,8 @@ export type BatchEventBody =
   /** the first brew starts with the batch, the others by themselves */
   | { type: 'brew-started'; brewId: string }
   | { type: 'stage-ended'; brewId: string; stageId: string }
+  /** the hands' work on a live jar; a liquid that is added starts it anew */
+  | { type: 'tended'; brewId: string; task: TendingTask | 'added' }
   | { type: 'measured'; what: 'volume'; brewId: string; value: number; method: MeasuredBy }
   | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy }
   /** of what was strained, while it cools, °C */

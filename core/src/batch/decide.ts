@@ -66,6 +66,8 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
       return decideStage(batch, event, at);
     case 'measured':
       return event.what === 'volume' ? decideVolume(batch, event.brewId, event.value) : needsStrained(batch);
+    case 'tended':
+      return decideTending(batch, event.brewId);
     case 'observed':
       return batch.vessels.length > 0
         ? accepted
@@ -131,6 +133,14 @@ function decideStage(batch: Batch, { brewId, stageId }: { brewId: string; stageI
 
 const needsStrained = (batch: Batch): Decision =>
   batch.strainedAt ? accepted : refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
+
+function decideTending(batch: Batch, brewId: string): Decision {
+  const unknown = unknownBrew(batch, brewId);
+  if (unknown) return unknown;
+  return runningStage(batch, brewId)?.kind === 'ferment'
+    ? accepted
+    : refused('stage-not-running', 'brewId', 'Only a jar that is fermenting now is tended.');
+}
 
 /** More than went into the pot cannot come out. */
 function decideVolume(batch: Batch, brewId: string, ml: number): Decision {

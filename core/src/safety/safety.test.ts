@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { batchAfter, type Batch } from '../batch/batch';
 import { decide } from '../batch/decide';
+import { liveJarAt } from '../batch/tendingOfBatch';
 import type { BatchEventBody } from '../batch/batchEvent';
 import { BOOK } from '../drink/book';
 import { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from '../drink/book/teas';
@@ -331,5 +332,38 @@ describe('at the stove and on the shelf', () => {
     const frozen = item([...mixed, [1440, { type: 'moved', vesselId: 'jug', where: 'freezer' }]], 2000);
     expect(frozen.window.category).toBe('frozen');
     expect(Date.parse(frozen.useBy) - Date.parse(START)).toBe((90 + 1) * 86_400_000);
+  });
+
+  it('a live jar is tended, and a liquid that is added starts it anew', () => {
+    const soda = drinkOf('spruce_tip_fresh', 40, {
+      vesselKind: 'jar',
+      stages: [
+        {
+          id: 'sugar',
+          kind: 'dissolve',
+          sweetener: 'white_sugar',
+          to: { gPerMl: 0.1 },
+          lid: 'open',
+          agitation: 'still',
+        },
+        { id: 'steep', kind: 'ferment', days: 3, lid: 'loose', agitation: 'still' },
+        strain(),
+      ],
+    });
+    const told: Told[] = [[3, { type: 'stage-ended', brewId: 'b', stageId: 'sugar' }]];
+    const jar = (more: readonly Told[] = []): Batch => batchAfter(eventsOf([...told, ...more], planOf(soda)));
+    const due = (batch: Batch, minutes: number, task: string): number =>
+      liveJarAt(batch, 'b', now(minutes))!.tasks.find((t) => t.task === task)!.inMin / 60;
+    expect(due(jar(), 183, 'shake')).toBeCloseTo(9, 1);
+    expect(due(jar([[183, { type: 'tended', brewId: 'b', task: 'shake' }]]), 183, 'shake')).toBeCloseTo(12, 1);
+    expect(due(jar(), 2003, 'taste')).toBeLessThan(0);
+    expect(due(jar([[2000, { type: 'tended', brewId: 'b', task: 'added' }]]), 2003, 'taste')).toBeGreaterThan(23);
+    const { abv, pressureBar } = liveJarAt(jar(), 'b', now(183))!.bounds;
+    expect(abv).toBeGreaterThan(4);
+    expect(pressureBar).toBeGreaterThan(3);
+    expect(ids(jar(), 183)).toContain('ALC-04');
+    expect(asked(aBatch(heated), { type: 'tended', brewId: 'concentrate', task: 'shake' }, 20)).toMatch(
+      /^stage-not-running/,
+    );
   });
 });

@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { JUG, colourIn, findingsAt, shelfItemsOf, type Batch, SIGNS, type ShelfItem, type Sign } from '@steepsis/core';
+import { JUG, colourIn, shelfItemsOf, type Batch, SIGNS, type ShelfItem, type Sign } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useSay, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -56,7 +56,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
           capacityMl: Math.max(500, Math.ceil(item.volumeMl / 250) * 250),
           diameterCm: item.volumeMl > 600 ? 8.5 : 7,
         };
-  const findings = findingsAt(item.findings, 'shelf');
+  const findings = item.findings.filter((x) => x.places.includes('shelf') || x.places.includes('label'));
   const blocked = findings.some((x) => x.level === 'block');
   const stored = batch.vessels.find((v) => v.id === item.vesselId)!;
   const past = Date.parse(item.discardAfter) < now;

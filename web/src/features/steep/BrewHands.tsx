@@ -4,14 +4,17 @@ import {
   brewState,
   expectedVolumeMl,
   likelyRange,
+  liveJarAt,
   mainStageOf,
   mostThatCanComeOutMl,
   progressAt,
   type Batch,
   type BatchEventBody,
   type FrozenBrew,
+  type LiveJarView,
   type Progress,
   type Stage,
+  type TendingTask,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { stageWords, sweetenerName } from '@/shared/format/names';
@@ -43,7 +46,14 @@ export function BrewHands({ now, ...acting }: Acting & { now: number }): ReactNo
         </Button>
       </Hands>
     );
-  if (progress) return <Stage {...acting} progress={progress} />;
+  const jar = liveJarAt(batch, brewId, now);
+  if (progress)
+    return (
+      <>
+        <Stage {...acting} progress={progress} />
+        {jar && <LiveJar jar={jar} brewId={brewId} say={say} pending={pending} />}
+      </>
+    );
   if (state.measuredVolumeMl === undefined) return <Measure {...acting} />;
   if (batch.plan.brews.length > 1)
     return <Hands what={`${brew.name} is ready`} when={`${f.volume(state.measuredVolumeMl)} came out`} />;
@@ -71,6 +81,54 @@ export function AllDone({ batch }: { batch: Batch }): ReactNode {
       </LinkButton>
       <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>
     </Hands>
+  );
+}
+
+const TASK_WORDS: Record<TendingTask, [todo: string, done: string]> = {
+  shake: ['Shake it', 'Shaken'],
+  vent: ['Let the gas out', 'Vented'],
+  look: ['Look and smell', 'Looked'],
+  taste: ['Taste it', 'Tasted'],
+};
+
+/** What a live jar wants from the hands, following its temperature; and what it may come to if all its sugar goes. */
+function LiveJar({
+  jar,
+  brewId,
+  say,
+  pending,
+}: {
+  jar: LiveJarView;
+  brewId: string;
+  say: Say;
+  pending: boolean;
+}): ReactNode {
+  return (
+    <Panel title="The live jar">
+      <ul className="divide-y divide-line">
+        {jar.tasks.map(({ task, inMin, everyMin }) => (
+          <li key={task} className="flex flex-wrap items-center justify-between gap-3 py-1.5">
+            <span>
+              {TASK_WORDS[task][0]}{' '}
+              <strong className={inMin < 0 ? 'text-stop' : ''}>
+                {inMin < 0 ? `now, ${f.duration(-inMin)} late` : `in ${f.duration(inMin)}`}
+              </strong>
+              <span className="block text-sm text-muted">every {f.duration(everyMin)} at this warmth</span>
+            </span>
+            <Button disabled={pending} onClick={() => say({ type: 'tended', brewId, task })}>
+              {TASK_WORDS[task][1]}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-muted">
+        If all its sugar went: at most {jar.bounds.abv.toFixed(1)} % alcohol, and up to{' '}
+        {jar.bounds.pressureBar.toFixed(0)} bar if it were closed. Bounds, not a forecast.
+      </p>
+      <Button kind="quiet" disabled={pending} onClick={() => say({ type: 'tended', brewId, task: 'added' })}>
+        I added liquid: count anew
+      </Button>
+    </Panel>
   );
 }
 
