@@ -69,7 +69,7 @@ function RuleLine({ rule, asked }: { rule: Rule; asked: boolean }): ReactNode {
   return (
     <li
       id={rule.id}
-      className={`grid gap-x-5 gap-y-1 px-4 py-3 sm:grid-cols-[6.5rem_1fr_15rem] ${asked ? 'bg-action-wash' : ''}`}
+      className={`grid gap-x-5 gap-y-1 px-4 py-3 lg:grid-cols-[6.5rem_minmax(0,1fr)_15rem] ${asked ? 'bg-action-wash' : ''}`}
     >
       <p>
         <strong className="font-display">{rule.id}</strong>
