@@ -54,7 +54,7 @@ export function build() {
         '--config-file',
         '../.swcrc',
         '--ignore',
-        '**/*.test.ts',
+        '**/*.test.ts,**/test/**',
         '-q',
       ],
       { cwd: folder },

@@ -24,7 +24,7 @@ import { withWarnings } from './quantity/errors';
 import { driedForFreshG, freshForDriedG, botanicals } from './reference/botanicals';
 import { sucroseDensity, sucroseViscosity, waterActivity } from './sugar/sucroseSolution';
 import { massesForSyrup } from './sugar/syrup';
-import { aPlan } from './testing/aBatch';
+import { aPlan } from './test/aBatch';
 
 // What must hold of everything, whatever it is fed.
 

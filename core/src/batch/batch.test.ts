@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { shelfItemsOf } from '../keeping/shelf';
-import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../testing/aBatch';
+import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../test/aBatch';
 import { actualMinutes, batchAfter, concentrateOf, runningStage, runOfBatch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 import { correctForVolume, steamShare } from './correctForVolume';

@@ -1,4 +1,4 @@
-import { aPlan } from '../testing/aBatch';
+import { aPlan } from '../test/aBatch';
 import { explain, type FigureId } from './explainPlan';
 
 const FIGURES: readonly FigureId[] = [

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { solveBlend } from '../blend/solveBlend';
 import { portionOfVolume, sugarGPerL, syrupOf, totalOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { massesForSyrup } from '../sugar/syrup';
-import { aPlan } from '../testing/aBatch';
+import { aPlan } from '../test/aBatch';
 import { mixJug, shortFall, waterToThinMl, type JugWanted, type OnHand } from './mixJug';
 
 describe('a blend', () => {

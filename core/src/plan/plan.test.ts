@@ -5,7 +5,7 @@ import { TARGET_RANGES } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { massG, totalOf, volumeMl } from '../liquid/liquid';
 import { botanicalBySlug } from '../reference/botanicals';
-import { aPlan } from '../testing/aBatch';
+import { aPlan } from '../test/aBatch';
 import { ledgerOf, planDrink } from './planDrink';
 
 const target = fc.record({

@@ -1,4 +1,4 @@
-import { aPlan } from '../testing/aBatch';
+import { aPlan } from '../test/aBatch';
 import { totalOf, volumeMl } from '../liquid/liquid';
 import { extractionPaceInSyrup } from '../extraction/paceInSyrup';
 import { syrupForYield, syrupFromLiquor } from '../sugar/infusedSyrup';

@@ -1,4 +1,4 @@
-import cases from '../testing/fortyCases.json';
+import cases from '../test/fortyCases.json';
 import type { Facts } from './facts';
 import { firedRules } from './evaluate';
 

@@ -1,5 +1,5 @@
-import { all, cond, HOT, ing, kept, med, of, stage, who, type RuleCases } from '../testing/ruleCases';
-import { testCases } from '../testing/testRuleCases';
+import { all, cond, HOT, ing, kept, med, of, stage, who, type RuleCases } from '../test/ruleCases';
+import { testCases } from '../test/testRuleCases';
 
 const tea = (g: number) => of(ing('black_tea_leaf', {}, g));
 const blackTea = all(tea(8), HOT);

@@ -1,5 +1,5 @@
-import { all, allergy, cond, HOT, ing, med, of, stage, who, type RuleCases } from '../testing/ruleCases';
-import { testCases } from '../testing/testRuleCases';
+import { all, allergy, cond, HOT, ing, med, of, stage, who, type RuleCases } from '../test/ruleCases';
+import { testCases } from '../test/testRuleCases';
 
 const wild = { source: 'foraged', id_confirmed: true, site: 'meadow' } as const;
 const boil20 = stage('decoct', 99, 20, { lid: 'open' });

@@ -11,8 +11,8 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { BrewWay, Drink, MixLine, PlanTarget } from '../drink/drink';
 import { planDrink, type Plan } from '../plan/planDrink';
 import { shelfItemsOf } from '../keeping/shelf';
-import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../testing/aBatch';
-import { all, of, who } from '../testing/ruleCases';
+import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../test/aBatch';
+import { all, of, who } from '../test/ruleCases';
 import {
   at,
   blocksAt,

@@ -1,7 +1,7 @@
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planDrink } from '../plan/planDrink';
-import { aBatch, MEASURED, type Told } from '../testing/aBatch';
+import { aBatch, MEASURED, type Told } from '../test/aBatch';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import { learnFrom, PRIOR_SIGMA, suits, type TastingRecord } from './preference';
 import { nextTime } from './nextTime';

@@ -1,7 +1,7 @@
 import { runBrew } from '../brew/brewRun';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
-import { aPlan } from '../testing/aBatch';
+import { aPlan } from '../test/aBatch';
 import { planUncertainty, uncertaintyOf } from './planUncertainty';
 import { normalQuantile, seededRandom } from './random';
 import { sensitivity } from './sensitivity';
