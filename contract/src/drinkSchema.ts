@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { CUTS, HANDS_WORK } from '@steepsis/core';
+import { ownPlantSchema } from './houseSchemas';
 import { targetSchema } from './schemas';
 
 // A drink as it is sent to be kept: its shape and its sizes. Whether it can be made is the core's to say.
@@ -28,7 +30,7 @@ const STAGES: readonly Joi.ObjectSchema[] = [
     place: Joi.valid('off-heat', 'fridge', 'counter', 'sun').required(),
     minutes: number(0.1, 4320),
   }),
-  stage('hands', { work: Joi.valid('crush', 'blend', 'skim', 'shake', 'juice').required() }),
+  stage('hands', { work: Joi.valid(...HANDS_WORK).required() }),
   stage('strain', { through: Joi.valid('fine-cloth', 'paper', 'sieve').required(), press: Joi.boolean().required() }),
   stage('rinse', { waterMl: number(1, 20_000) }),
   stage('dissolve', {
@@ -49,6 +51,8 @@ const ingredient = Joi.object({
   enters: moment.required(),
   leaves: moment,
   scaling: Joi.alternatives(Joi.valid('linear', 'fixed'), Joi.object({ power: number(0, 1) })),
+  cut: Joi.valid(...CUTS),
+  written: Joi.string().trim().max(80),
 });
 const way = Joi.object({
   id,
@@ -63,6 +67,10 @@ const way = Joi.object({
     .max(40)
     .required(),
   liquorRatio: Joi.object({ min: number(0, 20_000), max: number(0, 20_000) }).required(),
+  keepPulp: Joi.boolean(),
+  underWeight: Joi.boolean(),
+  headroom: Joi.number().min(0.02).max(0.6),
+  restHours: Joi.number().min(0).max(720),
 });
 const source = Joi.alternatives(
   Joi.object({ kind: Joi.valid('brew').required(), brewId: id }),
@@ -94,4 +102,6 @@ export const drinkSchema = Joi.object({
   serve: Joi.object({ glassMl: number(20, 1000), iceG: number(0, 1000), rightAtMin: number(0, 120) }).required(),
   book: Joi.object({ wayId: id, jugMl: number(50, 50_000), iced: Joi.boolean().required() }).required(),
   defaults: targetSchema,
+  plants: Joi.array().items(ownPlantSchema).max(30),
+  note: Joi.string().trim().max(2000).allow(''),
 }).required();

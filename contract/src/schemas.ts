@@ -7,6 +7,8 @@ import {
   LOOKS,
   PEELS,
   PLAN_CONFIRMATIONS,
+  POTENCY_RANGE,
+  SECOND_RANGES,
   SIGNS,
   SITES,
   SOURCES,
@@ -41,6 +43,7 @@ export const targetSchema = Joi.object({
   litres: ranged(TARGET_RANGES.litres),
   glassMl: ranged(TARGET_RANGES.glassMl),
   iced: Joi.boolean().strict().required(),
+  hot: Joi.boolean().strict(),
   strengthX: ranged(TARGET_RANGES.strengthX),
   sugarGPerL: ranged(TARGET_RANGES.sugarGPerL),
   acidGPerL: Joi.number().min(ACID_RANGE.min).max(ACID_RANGE.max),
@@ -52,6 +55,16 @@ export const targetSchema = Joi.object({
     .required(),
   provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
   confirmedOn: datesOf(PLAN_CONFIRMATIONS),
+  readyBy: Joi.string().isoDate(),
+  second: Joi.object({
+    name: Joi.string().trim().min(1).max(80).required(),
+    litres: ranged(SECOND_RANGES.litres),
+    strengthX: ranged(SECOND_RANGES.strengthX),
+    water: Joi.valid('still', 'sparkling').required(),
+  }),
+  potency: Joi.object()
+    .pattern(Joi.string().max(80), Joi.number().min(POTENCY_RANGE.min).max(POTENCY_RANGE.max))
+    .max(60),
 }).required();
 
 /** "TT-06" */

@@ -2,8 +2,11 @@ import type {
   BatchEvent,
   Drink,
   FrozenPlan,
+  Kitchen,
   Learned,
   NextTime,
+  OwnPlant,
+  PantryEntry,
   Phase,
   PlanTarget,
   TastingRecord,
@@ -41,6 +44,9 @@ export type DrinkSummary = {
   id: string;
   name: string;
   version: number;
+  /** the latest version, so that a list can draw, search and filter without asking again */
+  drink: Drink;
+  archived: boolean;
   batches: number;
   lastMadeAt: string | undefined;
 };
@@ -58,8 +64,21 @@ export type DrinkView = {
   tastings: readonly (TastingRecord & { at: string; batchId: string })[];
 };
 
+/** GET /api/drinks/:id/versions, the latest first */
+export type DrinkVersions = { versions: readonly { version: number; keptAt: string; drink: Drink }[] };
+
+/** Something kept of the house; a change names the version it was made from, so that two tabs never undo each other. */
+export type Kept<T> = { version: number; body: T };
+
+/** GET /api/house */
+export type HouseView = {
+  kitchen: Kept<Kitchen>;
+  pantry: readonly Kept<PantryEntry>[];
+  plants: readonly Kept<OwnPlant>[];
+};
+
 /** GET /api/shelf: batches of which something is left; the shelf itself is computed from them. */
 export type ShelfView = { batches: readonly BatchView[]; serverNow: string };
 
-/** What the stream says: a batch has changed. */
-export type StreamMessage = { batchId: string; seq: number };
+/** What the stream says: a batch, the house or a drink has changed. */
+export type StreamMessage = { batchId: string; seq: number } | { house: string } | { drinkId: string };

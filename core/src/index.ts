@@ -16,7 +16,7 @@ export {
 
 export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
 export { BOOK } from './drink/book';
-export { bookOf } from './plan/houseStandard';
+export { bookOf, writtenTarget } from './plan/houseStandard';
 export { requireDrink } from './plan/requireDrink';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
 export { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from './drink/book/teas';
@@ -29,13 +29,21 @@ export {
   choiceFor,
   isSyrup,
   mainStageOf,
+  HANDS_WORK,
+  INSTRUMENTS,
+  POTENCY_RANGE,
   provenanceKey,
+  SECOND_RANGES,
   TARGET_RANGES,
   wayOf,
   withSteep,
   writtenMinutes,
   type Brew,
   type BrewIngredient,
+  type HandsWork,
+  type Instrument,
+  type OwnMeasures,
+  type SecondDrink,
   type BrewWay,
   type Drink,
   type Kitchen,
@@ -67,7 +75,8 @@ export {
   type Provenance,
 } from './drink/audience';
 
-export { heightCm, levelCm, type Vessel } from './heat/vessel';
+export { heightCm, levelCm, MATERIALS, type Material, type Vessel } from './heat/vessel';
+export { BURNER_KINDS, type BurnerKind } from './heat/heating';
 export {
   choiceOf,
   colourIn,
@@ -178,8 +187,50 @@ export type { Learned } from './taste/learned';
 
 export { explain, type Explanation, type FigureId } from './explain/explainPlan';
 export { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid, type JugGoal } from './plan/planBrews';
-export { useUp, type UseUp } from './plan/useUp';
-export { compareWays, type WayColumn } from './plan/compareWays';
+export { planBackwards, type Backwards, type Starting } from './plan/backwards';
+export { compareWays, methodsOf, type Candidate, type WayColumn } from './plan/compareWays';
+export { steepMapOf, type InPot, type PlannedSteepMap } from './plan/steepMapOf';
+export { handsOnMinutes, totalMinutes } from './plan/workTime';
+export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';
+export {
+  doseLadder,
+  hasLadder,
+  SCHOOL_GROUPS,
+  SCHOOLS,
+  type DoseRung,
+  type School,
+  type SchoolGroup,
+} from './drink/schools';
+export { differencesBetween } from './drink/differences';
+export {
+  addIngredient,
+  addStage,
+  blankWay,
+  changeIngredient,
+  changeStage,
+  fitRatio,
+  freeId,
+  moveStage,
+  removeIngredient,
+  removeStage,
+  splitStage,
+} from './drink/editing';
+export { CUTS, type Cut } from './drink/cut';
+export {
+  currentLot,
+  drawnDown,
+  entryOf,
+  measureByWeighing,
+  measuresOf,
+  onHandG,
+  potencyOf,
+  type Lot,
+  type PantryEntry,
+} from './pantry/pantry';
+export { costOf, shoppingList, type ShoppingLine } from './pantry/shopping';
+export { substitutesFor, type Substitute } from './pantry/substitutes';
+export { pickingOf, type Picking } from './pantry/picking';
+export { botanicalOf, isOwnPlantId, knowPlants, ownPlantId, type OwnPlant } from './reference/ownPlants';
 export { planUncertainty, uncertaintyOf, type PlanUncertainty } from './uncertainty/planUncertainty';
 export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
 export { whatBinds, type Relaxation } from './blend/whatBinds';

@@ -3,6 +3,8 @@ import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
 import { BatchesModule } from './batches/batches.module';
 import { DrinksModule } from './drinks/drinks.module';
+import { HouseModule } from './house/house.module';
+import { PrintModule } from './print/print.module';
 import { CONFIG, type Config } from './shared/config';
 import { ProblemFilter } from './shared/problem.filter';
 import { StreamModule } from './stream/stream.module';
@@ -32,6 +34,8 @@ export class AppModule {
         ThrottlerModule.forRoot([{ ttl: 10_000, limit: 400 }]),
         DrinksModule,
         BatchesModule,
+        HouseModule,
+        PrintModule,
         StreamModule,
       ],
       controllers: [HealthController],

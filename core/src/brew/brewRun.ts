@@ -3,6 +3,7 @@ import { requirePositive } from '../quantity/range';
 import { waterDensity } from '../physics/water';
 import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
 import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
+import { CUT_EFFECT } from '../drink/cut';
 import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
 import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
 import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
@@ -79,9 +80,7 @@ export function runBrew(setup: BrewSetup): BrewRun {
   const sugars = sugarsIn(setup, water, stages);
 
   const liquorAt = (atMin: number): Liquid => {
-    const dissolved = plants.map((p, i) =>
-      dissolvedFrom(p.botanical, p.grams, extentsOf(clocks, additions[i]!, atMin), factors.potency),
-    );
+    const dissolved = plants.map((p, i) => dissolvedFrom(p, extentsOf(clocks, additions[i]!, atMin), factors.potency));
     const all = pourTogether(water, ...dissolved);
     const sweet = sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
     const steam = steamG(atMin);
@@ -97,7 +96,7 @@ export function runBrew(setup: BrewSetup): BrewRun {
   const strainAt = (atMin: number): Strained => {
     const held = heldLiquor(
       plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-      { press, heldScale: factors.held },
+      { press, heldScale: heldScaleOf(setup.way, factors) },
     );
     return strained({ water, liquor: liquorAt(atMin), steamG: steamG(atMin), held, press });
   };
@@ -122,6 +121,9 @@ export function runBrew(setup: BrewSetup): BrewRun {
   };
 }
 
+/** Where the pulp is poured with the drink, nothing is left behind in it. */
+export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number => (way.keepPulp ? 0 : factors.held);
+
 const finishedLedger = (strained: WaterLedger, { rinsedMl, sweetenedMl, reducedMl }: Finished): WaterLedger => ({
   ...strained,
   rinsedMl,
@@ -137,6 +139,8 @@ export const isPressed = (way: BrewWay): boolean => way.stages.some((s) => s.kin
 export type BodyExposure = {
   botanical: Botanical;
   grams: number;
+  /** what this lot gives against the reference */
+  potency: number;
   kPerMin: number;
   coldShare: number;
   ownMin: number;
@@ -153,14 +157,16 @@ export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steam
   const clocks = clocksOf(history);
   const plants = plantsOf(setup).flatMap(({ ingredient, botanical, grams }): BodyExposure[] => {
     const addition = additionOf({ ingredient, botanical, grams }, setup, stages, factors);
+    const potency = ingredient.potency ?? 1;
     if (addition === 'all-at-once')
-      return [{ botanical, grams, kPerMin: 1, coldShare: 1, ownMin: ENDLESS_MIN, hotMin: ENDLESS_MIN }];
+      return [{ botanical, grams, potency, kPerMin: 1, coldShare: 1, ownMin: ENDLESS_MIN, hotMin: ENDLESS_MIN }];
     const { body } = EXTRACTION_CLASSES[addition.extractionClass];
     const minutes = (ea: number): number => exposureMinutes(clocks, addition, ea, history.minutes);
     return [
       {
         botanical,
         grams,
+        potency,
         kPerMin: body.k95PerMin * addition.rateScale,
         coldShare: body.coldShare,
         ownMin: minutes(body.eaKJPerMol),
@@ -233,13 +239,15 @@ function strained({
 const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: number): Extents =>
   addition === 'all-at-once' ? { body: 1, harsh: 1 } : extentsAt(clocks, addition, atMin);
 
-function dissolvedFrom(b: Botanical, grams: number, extents: Extents, potency: number): Liquid {
+function dissolvedFrom({ botanical: b, ingredient, grams }: Plant, extents: Extents, anyLot: number): Liquid {
+  const potency = anyLot * (ingredient.potency ?? 1);
+  const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
   if (b.extractionClass === 'stirred_in') return stirredIn(b.slug, grams, potency);
   const given = grams * extents.body * potency;
   return {
     ...NO_LIQUID,
     bodyG: { [b.slug]: given * netBodyMax(b) },
-    harshG: { [b.slug]: grams * extents.harsh * potency * b.harshMax },
+    harshG: { [b.slug]: grams * extents.harsh * potency * harshCut * b.harshMax },
     sugarG: b.sugar > 0 ? { [`own:${b.slug}`]: given * b.sugar } : {},
     acidG: given * b.citricEq,
     caffeineMg: given * b.caffeineMgPerG,
@@ -269,7 +277,8 @@ function additionOf(
     extractionClass,
     entersMin,
     ...(ingredient.leaves ? { leavesMin: moment(ingredient.leaves) } : {}),
-    rateScale: factors.rate * AGITATION[mainAgitation(setup.way)],
+    rateScale:
+      factors.rate * AGITATION[mainAgitation(setup.way)] * (ingredient.cut ? CUT_EFFECT[ingredient.cut].rate : 1),
     ...(brix > 0 ? { inSyrupBrix: brix } : {}),
   };
 }

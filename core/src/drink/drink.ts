@@ -1,7 +1,10 @@
 import type { Agitation } from '../extraction/extractionClass';
 import type { Vessel } from '../heat/vessel';
 import type { BurnerKind } from '../heat/heating';
+import type { MeasureSystem } from '../quantity/amount';
+import type { OwnPlant } from '../reference/ownPlants';
 import type { Audience, PlanConfirmation, Provenance } from './audience';
+import type { Cut } from './cut';
 
 export type Lid = 'open' | 'loose' | 'closed';
 
@@ -9,7 +12,18 @@ export type Lid = 'open' | 'loose' | 'closed';
 export type SteepPlace = 'off-heat' | 'fridge' | 'counter' | 'sun';
 
 /** Work of the hands that changes no temperature: it takes a moment and the rules may ask for it. */
-export type HandsWork = 'crush' | 'blend' | 'skim' | 'shake' | 'juice';
+export const HANDS_WORK = [
+  'crush',
+  'blend',
+  'skim',
+  'shake',
+  'juice',
+  'pour',
+  'bottle',
+  'carbonate',
+  'freeze',
+] as const;
+export type HandsWork = (typeof HANDS_WORK)[number];
 
 /**
  * What is done to a brew, in order. Ingredients say themselves when they enter. Up to the strain the plants give; what comes
@@ -60,6 +74,12 @@ export type BrewIngredient = {
   leaves?: { stageId: string; atMin: number };
   /** how its amount follows the size of the brew; in proportion if left out */
   scaling?: Scaling;
+  /** how it is prepared; as the table takes it if left out */
+  cut?: Cut;
+  /** the amount in the cook's own words, where it was not written in grams: "1 1/2 cups" */
+  written?: string;
+  /** what this lot gives against the reference; set by the plan, never by the recipe */
+  potency?: number;
 };
 
 /** One school of making a brew: its own water, amounts and stages. */
@@ -74,6 +94,14 @@ export type BrewWay = {
   stages: readonly Stage[];
   /** dry plant to water that the recipe allows, g/L */
   liquorRatio: { min: number; max: number };
+  /** the fruit's pulp is poured with the drink instead of being strained off */
+  keepPulp?: boolean;
+  /** plants are held under by a weight */
+  underWeight?: boolean;
+  /** share of the vessel that stays empty against boiling over; an eighth if left out */
+  headroom?: number;
+  /** hours of rest after which it is at its best */
+  restHours?: number;
 };
 
 export type Brew = { id: string; name: string; ways: readonly BrewWay[] };
@@ -117,7 +145,13 @@ export type Drink = {
   serve: Serve;
   book: { wayId: string; jugMl: number; iced: boolean };
   defaults: PlanTarget;
+  /** the cook's own plants that it uses, as they were when it was written */
+  plants?: readonly OwnPlant[];
+  note?: string;
 };
+
+/** A second drink from the first brew: so much of the base with water. Sugar comes with the base alone. */
+export type SecondDrink = { name: string; litres: number; strengthX: number; water: 'still' | 'sparkling' };
 
 /** How one brew is to be made: by which way, and for how long its main stage takes, min. */
 export type WayChoice = { wayId: string; steepMin: number };
@@ -127,6 +161,8 @@ export type PlanTarget = {
   litres: number;
   glassMl: number;
   iced: boolean;
+  /** poured hot: the jug is warmed before serving; never together with ice */
+  hot?: boolean;
   strengthX: number;
   sugarGPerL: number;
   /** acid as citric; if left out, juices are poured as the book has them */
@@ -141,6 +177,11 @@ export type PlanTarget = {
   provenance?: Readonly<Record<string, Provenance>>;
   /** what was confirmed of the whole, and on which day (ISO date) */
   confirmedOn?: Readonly<Partial<Record<PlanConfirmation, string>>>;
+  /** when it is to be in the glass, ISO; the plan does not depend on it */
+  readyBy?: string;
+  second?: SecondDrink;
+  /** what the lots at hand give against the reference, by plant */
+  potency?: Readonly<Record<string, number>>;
 };
 
 /** The name of an ingredient in a target's provenance. */
@@ -157,7 +198,20 @@ export type Kitchen = {
   vessels: readonly Vessel[];
   /** mass of a drinking glass, g */
   glassG: number;
+  burners?: number;
+  units?: MeasureSystem;
+  /** the house's own measures, g, by plant: they go before the table's */
+  measures?: Readonly<Record<string, OwnMeasures>>;
+  instruments?: readonly Instrument[];
+  /** who is at the table unless an occasion says otherwise */
+  audience?: Audience;
 };
+
+export const INSTRUMENTS = ['scale', 'thermometer', 'refractometer', 'ph-meter', 'ph-strips', 'hydrometer'] as const;
+export type Instrument = (typeof INSTRUMENTS)[number];
+
+/** What a cup, spoon or piece of a plant weighs in this house, g. */
+export type OwnMeasures = { cupG?: number; tbspG?: number; tspG?: number; pieceG?: number };
 
 /** Accepted targets: screens, validation and tests read the same limits. */
 export const TARGET_RANGES = {
@@ -166,6 +220,15 @@ export const TARGET_RANGES = {
   strengthX: { unit: '×', min: 0.2, max: 3 },
   sugarGPerL: { unit: 'g/L', min: 0, max: 250 },
   steepMin: { unit: 'min', min: 1, max: 1440 },
+} as const;
+
+/** Accepted strength of a lot against the reference. */
+export const POTENCY_RANGE = { unit: '×', min: 0.2, max: 3 } as const;
+
+/** Accepted second drink. */
+export const SECOND_RANGES = {
+  litres: { unit: 'L', min: 0.1, max: 20 },
+  strengthX: { unit: '×', min: 0.1, max: 3 },
 } as const;
 
 /** Accepted acid of a target, where one is given. */

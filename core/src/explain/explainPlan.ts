@@ -1,3 +1,5 @@
+import { explainAcid, explainCaffeine, explainSecond, explainTime, explainWarming } from './explainGlass';
+import type { Constant, Explanation } from './explanation';
 import { FACTOR_SIGMA } from '../brew/brewRun';
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
 import { brewOf, mainStageOf, type BrewWay } from '../drink/drink';
@@ -10,23 +12,6 @@ import { harshLimitGPerL, netBodyGPerL, strengthShares } from '../liquid/strengt
 import { sugarGPerL, type Liquid } from '../liquid/liquid';
 import { STRENGTH_BAND } from '../brew/steepCurve';
 import { ledgerOf, type Plan, type PlannedBrew } from '../plan/planDrink';
-
-/** One line of how a figure comes about: words, and the figure it leads to. */
-export type Step = { text: string; value?: string };
-
-/** A figure that stands behind another: what it is, and where it is from. */
-export type Constant = { name: string; value: string; source: string };
-
-/** Everything behind a figure, so that an interface can open it. */
-export type Explanation = {
-  title: string;
-  /** the exact figure, before it is rounded for the kitchen */
-  exact: string;
-  steps: readonly Step[];
-  constants: readonly Constant[];
-  /** where it lies four times in five; undefined for what was chosen, not estimated */
-  likely?: { low: string; high: string };
-};
 
 /** Figures of a plan that can be opened; leaf is told by ingredient. Those of a brew are of the brew that is asked for. */
 export type FigureId =
@@ -45,7 +30,14 @@ export type FigureId =
   | 'glass-sugar'
   | 'melt'
   | 'window'
-  | 'cooling';
+  | 'cooling'
+  | 'caffeine'
+  | 'acid'
+  | 'time'
+  | 'warming'
+  | 'second';
+
+export type { Explanation } from './explanation';
 
 const HOUSE = 'house estimate';
 const ml = (v: number): string => `${v.toFixed(1)} ml`;
@@ -126,6 +118,11 @@ function mainTime(b: PlannedBrew): { startMin: number; endMin: number } {
 }
 
 const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: PlannedBrew) => Explanation> = {
+  caffeine: explainCaffeine,
+  acid: explainAcid,
+  time: explainTime,
+  warming: explainWarming,
+  second: explainSecond,
   water: (plan, b) => {
     const written = writtenWay(plan, b);
     return {

@@ -15,6 +15,9 @@ export type MapPlant = {
   bodyFull: number;
   harshFull: number;
   entersMin?: number;
+  leavesMin?: number;
+  /** factor on the rate: how it is cut */
+  rateScale?: number;
 };
 
 /** Strength and harshness over starting temperature (rows, from the hottest) and time (columns), row by row. */
@@ -124,15 +127,24 @@ function runClock(
   }
 }
 
-type Term = { family: 'body' | 'harsh'; ea: number; k: number; full: number; entersMin: number };
+type Term = {
+  family: 'body' | 'harsh';
+  ea: number;
+  k: number;
+  full: number;
+  entersMin: number;
+  leavesMin: number;
+};
 
 /** A family is two first-order parts: one on its own clock, one that waits for heat. */
-function termsOf({ extractionClass, bodyFull, harshFull, entersMin = 0 }: MapPlant, agitation: number): Term[] {
+function termsOf(plant: MapPlant, agitation: number): Term[] {
+  const { extractionClass, bodyFull, harshFull, entersMin = 0, leavesMin = Infinity, rateScale = 1 } = plant;
   const cls: ExtractionClass = EXTRACTION_CLASSES[extractionClass];
   return (['body', 'harsh'] as const).flatMap((family) => {
     const { k95PerMin, eaKJPerMol, coldShare } = cls[family];
     const full = family === 'body' ? bodyFull : harshFull;
-    const own: Term = { family, ea: eaKJPerMol, k: k95PerMin * agitation, full: full * coldShare, entersMin };
+    const k = k95PerMin * agitation * rateScale;
+    const own: Term = { family, ea: eaKJPerMol, k, full: full * coldShare, entersMin, leavesMin };
     if (coldShare === 1) return [own];
     return [own, { ...own, ea: Math.max(HEAT_ONLY_EA, eaKJPerMol), full: full * (1 - coldShare) }];
   });
@@ -142,7 +154,7 @@ function termsOf({ extractionClass, bodyFull, harshFull, entersMin = 0 }: MapPla
 function addTerm(
   map: SteepMap,
   row: number,
-  { family, k, full, entersMin }: Term,
+  { family, k, full, entersMin, leavesMin }: Term,
   clock: Float64Array,
   step: number,
 ): void {
@@ -152,8 +164,10 @@ function addTerm(
   const perMinute = k * DECAY_STEPS;
   const already = clock[Math.min(from, columns - 1)]!;
   const end = DECAY_STEPS * DECAY_MAX;
+  // What is taken out gives no more: its clock stops there.
+  const out = leavesMin < Infinity ? Math.min(columns - 1, Math.max(from, Math.round(leavesMin / step))) : columns - 1;
   for (let c = from; c < columns; c++) {
-    const at = perMinute * (clock[c]! - already);
+    const at = perMinute * (clock[c < out ? c : out]! - already);
     if (at >= end) {
       values[c]! += full;
       continue;

@@ -33,6 +33,7 @@ export const BURNER_EFFICIENCY = {
   kettle: 0.88,
 } as const;
 export type BurnerKind = keyof typeof BURNER_EFFICIENCY;
+export const BURNER_KINDS = Object.keys(BURNER_EFFICIENCY) as BurnerKind[];
 
 /**
  * Seconds to heat a load with `powerIntoPotW` (after the burner's efficiency).

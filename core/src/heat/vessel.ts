@@ -1,7 +1,8 @@
 import { houseEstimate, type Estimate } from '../quantity/estimate';
 import { requirePositive } from '../quantity/range';
 
-export type Material = 'steel' | 'enamel' | 'glass' | 'stoneware' | 'aluminium' | 'plastic';
+export const MATERIALS = ['steel', 'enamel', 'glass', 'stoneware', 'aluminium', 'plastic'] as const;
+export type Material = (typeof MATERIALS)[number];
 
 /** A pot, jar, jug, bottle or glass, as a cylinder. `emptyG` is what it weighs empty (its tare). */
 export type Vessel = {

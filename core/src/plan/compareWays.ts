@@ -1,51 +1,62 @@
 import { aromaBand, aromaLeftAfterSteep, type AromaBand } from '../extraction/aromaAndFade';
-import { mainStageOf, withSteep, writtenMinutes, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
+import { mainStageOf, writtenMinutes, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { factsOfPlan } from '../safety/factsOf';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Learned } from '../taste/learned';
 import { colourIn, leafOf, planDrink, type NoPlan, type Plan } from './planDrink';
+import { handsOnMinutes, totalMinutes } from './workTime';
 
-/** One way of making a drink, told so that it can stand beside another. */
-export type WayColumn =
-  | {
-      kind: 'way';
-      wayId: string;
-      plan: Plan;
-      strengthX: number;
-      harsh: number;
-      aroma: AromaBand;
-      colour: string;
-      yieldMl: number;
-      leafG: number;
-      /** heat from the burner, kWh; the fridge's own is left out */
-      energyKWh: number;
-      totalMin: number;
-      findings: readonly Finding[];
-    }
-  | ({ wayId: string } & NoPlan);
+/** One way of making a drink, before it is worked out: a method of the recipe, another version, or a school. */
+export type Candidate = { id: string; name: string; drink: Drink; target: PlanTarget };
 
-const totalMinutes = (run: Plan['brews'][0]['run']): number => run.stages[run.stages.length - 1]?.endMin ?? run.endMin;
+/** A way that was worked out, told so that it can stand beside another. */
+export type WayColumn = Candidate &
+  (
+    | {
+        kind: 'way';
+        plan: Plan;
+        strengthX: number;
+        harsh: number;
+        aroma: AromaBand;
+        colour: string;
+        yieldMl: number;
+        leafG: number;
+        /** heat from the burner, kWh; the fridge's own is left out */
+        energyKWh: number;
+        handsOnMin: number;
+        totalMin: number;
+        findings: readonly Finding[];
+      }
+    | NoPlan
+  );
 
-/** Every way of a drink's first brew at the same target, each steeped as its own recipe says. */
-export function compareWays(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): WayColumn[] {
-  return drink.brews[0].ways.map((way) => {
-    const steepMin = way.id === target.wayId ? target.steepMin : writtenMinutes(way);
-    const result = planDrink(drink, { ...target, wayId: withSteep(way, steepMin).id, steepMin }, kitchen, learned);
-    return result.kind === 'plan' ? columnOf(result.plan) : { wayId: way.id, ...result };
+/** The methods of a drink's first brew at the same target, each steeped as its own recipe says. */
+export const methodsOf = (drink: Drink, target: PlanTarget): Candidate[] =>
+  drink.brews[0].ways.map((way) => ({
+    id: way.id,
+    name: way.shortName,
+    drink,
+    target: way.id === target.wayId ? target : { ...target, wayId: way.id, steepMin: writtenMinutes(way) },
+  }));
+
+/** Ways of making a drink, worked out side by side. */
+export function compareWays(candidates: readonly Candidate[], kitchen: Kitchen, learned?: Learned): WayColumn[] {
+  return candidates.map((candidate) => {
+    const result = planDrink(candidate.drink, candidate.target, kitchen, learned);
+    return result.kind === 'plan' ? columnOf(candidate, result.plan) : { ...candidate, ...result };
   });
 }
 
-function columnOf(plan: Plan): WayColumn {
+function columnOf(candidate: Candidate, plan: Plan): WayColumn {
   const [main] = plan.brews;
   const heat = plan.brews
     .flatMap((b) =>
       b.run.stages.map((s) => (s.kind === 'heat' || s.kind === 'reduce' ? (s.endMin - s.startMin) * b.pots : 0)),
     )
     .reduce((sum, minutes) => sum + minutes, 0);
-  const { bathMin, fridgeMin } = plan.cooling;
   return {
+    ...candidate,
     kind: 'way',
-    wayId: main.way.id,
     plan,
     strengthX: plan.glass.figures.strengthX,
     harsh: plan.glass.figures.harsh,
@@ -54,7 +65,8 @@ function columnOf(plan: Plan): WayColumn {
     yieldMl: main.figures.volumeMl,
     leafG: leafOf(plan).reduce((sum, l) => sum + l.grams, 0),
     energyKWh: (heat / 60) * (plan.kitchen.burner.watts / 1000),
-    totalMin: totalMinutes(main.run) + bathMin + fridgeMin,
+    handsOnMin: handsOnMinutes(plan),
+    totalMin: totalMinutes(plan),
     findings: findingsOf(...factsOfPlan(plan)).filter((f) => f.level !== 'note' && f.places.includes('plan')),
   };
 }

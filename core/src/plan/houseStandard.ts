@@ -1,9 +1,18 @@
 import { runBrew } from '../brew/brewRun';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
-import { choiceFor, isSyrup, type Drink, type MixLine, type PlanTarget } from '../drink/drink';
+import {
+  choiceFor,
+  isSyrup,
+  TARGET_RANGES,
+  writtenMinutes,
+  type Drink,
+  type MixLine,
+  type PlanTarget,
+} from '../drink/drink';
 import { InputError } from '../quantity/errors';
-import { NO_LIQUID, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { NO_LIQUID, portionOfVolume, pourTogether, sugarGPerL, volumeMl, type Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
+import { knowPlants } from '../reference/ownPlants';
 import { iceFor, pourGlass } from './glass';
 import { lineLiquid } from './mixLines';
 import { smallestVesselFor } from './vesselChoice';
@@ -15,6 +24,8 @@ export type Book = {
   mixMl: Readonly<Record<string, number>>;
   /** weighted strength that each part brings to a litre of the glass, as shares of the whole */
   shares: Readonly<Record<string, number>>;
+  /** the glass as it is drunk */
+  glass: Liquid;
 };
 
 /**
@@ -37,6 +48,7 @@ export const bookStandard = (drink: Drink): number => bookOf(drink).standard;
 const BOOKS = new WeakMap<Drink, Book>();
 
 function runBook(drink: Drink): Book {
+  knowPlants(drink.plants);
   const kitchen = DEFAULT_KITCHEN;
   const brewed = new Map(drink.brews.map((b) => [b.id, bookBrew(drink, b.id)]));
   const liquidOf = (line: MixLine): Liquid =>
@@ -63,6 +75,7 @@ function runBook(drink: Drink): Book {
   const all = amounts.reduce((sum, a) => sum + a, 0);
   return {
     standard: weightedStrength(liquid),
+    glass: liquid,
     mixMl,
     shares: Object.fromEntries(inJug.map((l, i) => [l.id, all > 0 ? amounts[i]! / all : 0])),
   };
@@ -78,6 +91,31 @@ function bookBrew(drink: Drink, brewId: string): Liquid {
   const vessel = smallestVesselFor(DEFAULT_KITCHEN.vessels, way, 1);
   if (!vessel) throw new InputError('bookOf', 'waterMl', 'an amount that fits the default kitchen', way.waterMl);
   return runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN }).concentrate;
+}
+
+/**
+ * The target that is the drink as written: its own jug, glass, strength and sweetness. What the cook chose besides (hot, who
+ * drinks) is kept.
+ * @throws InputError for a recipe that does not come out
+ */
+export function writtenTarget(drink: Drink): PlanTarget {
+  const { glass } = bookOf(drink);
+  const way = drink.brews[0].ways.find((w) => w.id === drink.book.wayId) ?? drink.brews[0].ways[0]!;
+  const { litres, sugarGPerL: sugarRange } = TARGET_RANGES;
+  const within = (x: number, range: { min: number; max: number }): number =>
+    Math.min(range.max, Math.max(range.min, x));
+  const { hot, audience } = drink.defaults;
+  return {
+    litres: within(Math.round(drink.book.jugMl / (1 - glassLinesShare(drink)) / 10) / 100, litres),
+    glassMl: drink.serve.glassMl,
+    iced: drink.book.iced,
+    ...(hot && !drink.book.iced ? { hot } : {}),
+    strengthX: 1,
+    sugarGPerL: within(Math.round(sugarGPerL(glass)), sugarRange),
+    wayId: way.id,
+    steepMin: within(writtenMinutes(way), TARGET_RANGES.steepMin),
+    audience,
+  };
 }
 
 /** Share of each glass that is poured at the glass, not from the jug. */

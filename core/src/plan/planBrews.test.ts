@@ -5,9 +5,9 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { acidGPerL, sugarGPerL, syrupOf, volumeMl, waterOf } from '../liquid/liquid';
 import { strengthShares, weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
-import { compareWays } from './compareWays';
+import { compareWays, methodsOf } from './compareWays';
 import { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid } from './planBrews';
-import { useUp } from './useUp';
+import { planBackwards } from './backwards';
 
 const roselle: FreeBrew = { id: 'roselle', way: ROSELLE_COOLER.brews[0].ways[0]! };
 const rooibosWay: BrewWay = {
@@ -156,30 +156,45 @@ describe('scaling', () => {
   });
 });
 
-describe('using up what is there', () => {
+describe('planning the other way round', () => {
+  const backwards = (starting: Parameters<typeof planBackwards>[3]) =>
+    planBackwards(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, starting);
   it('makes as much as 60 g of calyx allow, and no gram more', () => {
-    const result = useUp(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, { roselle_dried_whole: 60 });
-    if (result.kind !== 'plan') throw new Error(result.plant);
+    const result = backwards({ kind: 'leaf', haveG: { roselle_dried_whole: 60 } });
+    if (result.kind !== 'plan') throw new Error(result.kind);
     expect(result.plan.brews[0].leaf[0]!.grams).toBeLessThanOrEqual(60);
-    expect(result.plan.brews[0].leaf[0]!.grams).toBeGreaterThan(58);
-    expect(result.runsOut).toBe('roselle_dried_whole');
+    expect(result.plan.brews[0].leaf[0]!.grams).toBeGreaterThan(57);
+    expect(result.binds).toMatch(/^Roselle/);
   });
   it('names the plant there is too little of', () => {
-    expect(
-      useUp(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, {
-        roselle_dried_whole: 60,
-        rosehip_dried_cut: 0.1,
-      }),
-    ).toEqual({ kind: 'too-little', plant: 'rosehip_dried_cut' });
-    expect(() => useUp(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, {})).toThrow(
+    expect(backwards({ kind: 'leaf', haveG: { roselle_dried_whole: 60, rosehip_dried_cut: 0.1 } })).toEqual({
+      kind: 'too-little',
+      binds: 'Rose hip, dried cut shells',
+    });
+    expect(() => backwards({ kind: 'leaf', haveG: {} })).toThrow(
       'haveG must be grams of a plant of roselle-rose-hip-cooler, got "nothing"',
     );
+    expect(() => backwards({ kind: 'concentrate', ml: 0 })).toThrow('ml must be more than 0 ml');
+  });
+  it('fills two bottles of concentrate, to within a glass', () => {
+    const result = backwards({ kind: 'concentrate', ml: 1000 });
+    if (result.kind !== 'plan') throw new Error(result.kind);
+    expect(result.plan.brews[0].figures.volumeMl).toBeGreaterThan(960);
+    expect(result.plan.brews[0].figures.volumeMl).toBeLessThanOrEqual(1000);
+  });
+  it('fills the only pot there is, with its headroom, and never splits it', () => {
+    const result = backwards({ kind: 'pot', capacityMl: 3000 });
+    if (result.kind !== 'plan') throw new Error(result.kind);
+    const [brew] = result.plan.brews;
+    expect(brew.pots).toBe(1);
+    expect(brew.waterMl).toBeGreaterThan(2400);
+    expect(brew.waterMl).toBeLessThan(3000 * 0.88);
   });
 });
 
 describe('methods side by side', () => {
   it('the fridge is smoother, slower and costs no heat', () => {
-    const [hot, cold] = compareWays(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN);
+    const [hot, cold] = compareWays(methodsOf(ROSELLE_COOLER, ROSELLE_COOLER.defaults), DEFAULT_KITCHEN);
     if (hot?.kind !== 'way' || cold?.kind !== 'way') throw new Error('no plan');
     expect(cold.harsh).toBeLessThan(hot.harsh);
     expect(cold.totalMin).toBeGreaterThan(hot.totalMin);

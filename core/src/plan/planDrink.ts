@@ -6,19 +6,25 @@ import {
   mainStageOf,
   TARGET_RANGES,
   ACID_RANGE,
+  POTENCY_RANGE,
+  SECOND_RANGES,
   withSteep,
+  type BrewIngredient,
   type Drink,
   type Kitchen,
   type PlanTarget,
 } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
-import { massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
-import { colourOf, harshness, weightedStrength } from '../liquid/strength';
+import { massG, portionOf, portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { colourOf, harshness, strengthShares, weightedStrength } from '../liquid/strength';
 import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { inKitchenMeasure, roundTo } from '../quantity/kitchenMeasures';
 import { describeRange } from '../quantity/range';
 import { botanicalBySlug } from '../reference/botanicals';
+import { knowPlants } from '../reference/ownPlants';
+import { BURNER_EFFICIENCY, heatingSegment } from '../heat/heating';
+import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
 import { massesForSyrup } from '../sugar/syrup';
 import type { Learned } from '../taste/learned';
 import { planCooling } from './coolingPlan';
@@ -40,6 +46,14 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
   for (const [field, range] of Object.entries(TARGET_RANGES))
     within(field, target[field as keyof typeof TARGET_RANGES], range);
   if (target.acidGPerL !== undefined) within('acidGPerL', target.acidGPerL, ACID_RANGE);
+  if (target.second) {
+    within('second.litres', target.second.litres, SECOND_RANGES.litres);
+    within('second.strengthX', target.second.strengthX, SECOND_RANGES.strengthX);
+  }
+  if (target.hot && target.iced)
+    throw new InputError('planDrink', 'hot', 'hot without ice, or iced', 'hot and iced at once');
+  for (const [plant, potency] of Object.entries(target.potency ?? {}))
+    within(`potency.${plant}`, potency, POTENCY_RANGE);
   const knownWay = (field: string, brewId: string, wayId: string): void => {
     const ways = drink.brews.find((b) => b.id === brewId)?.ways.map((w) => w.id) ?? [];
     if (!ways.includes(wayId)) throw new InputError('planDrink', field, `one of ${ways.join(', ')}`, wayId);
@@ -59,6 +73,7 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
  * @throws InputError for a target outside its accepted range
  */
 export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): PlanResult {
+  knowPlants(drink.plants);
   requireTarget(drink, target);
   const solver = new DrinkSolver(drink, target, kitchen, REFERENCE_FACTORS);
   const jugVessel = smallestHolding(
@@ -101,7 +116,7 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
     pots: b.pots,
     vessel: b.vessel,
     run: b.run,
-    leaf: b.way.ingredients.map((x) => plannedLeaf(x.id, x.plant, x.grams)),
+    leaf: b.way.ingredients.map((x) => plannedLeaf(x, kitchen)),
     waterMl: b.way.waterMl,
     sweetenedG: scaleKinds(b.run.sweetenedG, b.pots),
     concentrate: b.concentrate,
@@ -129,6 +144,38 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
       atGlassMl: atGlassMl(drink, target.glassMl),
     },
     cooling: coolingOf(solver, made, jug, jugVessel),
+    second: secondOf(solver, made[0]!, houseHarshLimit),
+    warming: target.hot ? warmingOf(kitchen, jug, made[0]!.vessel) : undefined,
+  };
+}
+
+/** The second drink from what the first brew really gives: the rounding of its amounts falls on the water. */
+function secondOf({ target, standard }: DrinkSolver, base: Made, houseHarshLimit: number): Plan['second'] {
+  const { second } = target;
+  if (!second) return undefined;
+  const totalMl = second.litres * 1000;
+  const x = weightedStrength(base.concentrate) / standard;
+  const baseMl = Math.min(totalMl, (totalMl * second.strengthX) / x);
+  const liquid = pourTogether(portion(base.concentrate, baseMl), waterOf(totalMl - baseMl));
+  return { baseMl, waterMl: totalMl - baseMl, liquid, figures: figuresOf(liquid, standard, houseHarshLimit) };
+}
+
+/** A hot drink is warmed to this and poured at once: aroma is lost above it, and below 60 it is not kept hot. House choice. */
+export const SERVE_HOT_C = 68;
+
+function warmingOf(kitchen: Kitchen, jug: Jug, pot: Vessel): Plan['warming'] {
+  const ml = volumeMl(jug.liquid);
+  const load = {
+    massKg: massG(jug.liquid) / 1000,
+    cpKJPerKgK: 4.1,
+    vesselJPerK: vesselHeatJPerK(pot),
+    lossWPerK: closedLossWPerK(pot, Math.min(ml, pot.capacityMl), 'counter'),
+    ambientC: kitchen.roomC,
+  };
+  const powerIntoPotW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind];
+  return {
+    toC: SERVE_HOT_C,
+    minutes: heatingSegment({ load, fromC: kitchen.fridgeC, toC: SERVE_HOT_C, powerIntoPotW }).minutes,
   };
 }
 
@@ -183,9 +230,10 @@ const atGlassMl = (drink: Drink, glassMl: number): Record<string, number> =>
     ),
   );
 
-function plannedLeaf(ingredientId: string, plant: string, grams: number): PlannedLeaf {
+function plannedLeaf({ id, plant, grams, cut }: BrewIngredient, kitchen: Kitchen): PlannedLeaf {
   const b = botanicalBySlug(plant);
-  return { ingredientId, plant, name: b.name, grams, measure: inKitchenMeasure(grams, b) };
+  const measure = inKitchenMeasure(grams, { ...b, ...kitchen.measures?.[plant] });
+  return { ingredientId: id, plant, name: b.name, grams, measure, ...(cut ? { cut } : {}) };
 }
 
 /** The curve looks past the planned pull, so that the cook sees what late means; it ends at a day. */
@@ -216,8 +264,15 @@ function spread(solver: DrinkSolver, made: Made): { sigmaLnVolume: number; sigma
     volume.push(Math.log(volumeMl(up) / volumeMl(down)) / 2);
     strength.push(Math.log(weightedStrength(up) / weightedStrength(down)) / 2);
   }
-  return { sigmaLnVolume: combineSigmas(...volume), sigmaLnStrength: combineSigmas(...strength) };
+  const own = plantSigmas(made);
+  return { sigmaLnVolume: combineSigmas(...volume), sigmaLnStrength: combineSigmas(...strength, ...own) };
 }
+
+/** What is not known of single plants, by their share in the brew's strength: a packet that was never brewed widens it. */
+const plantSigmas = ({ concentrate }: Made): number[] =>
+  Object.entries(strengthShares(concentrate)).map(
+    ([plant, share]) => share * (botanicalBySlug(plant).strengthSigmaLn ?? 0),
+  );
 
 /** All brews of the jug cool together, at their mean temperature, each pot in its own bath. */
 function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugVessel: Vessel): Plan['cooling'] {

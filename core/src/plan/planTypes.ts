@@ -1,6 +1,7 @@
 import type { BrewFactors, BrewRun } from '../brew/brewRun';
 import type { SteepCurve } from '../brew/steepCurve';
 import type { BrewWay, Drink, Kitchen, PlanTarget } from '../drink/drink';
+import type { Cut } from '../drink/cut';
 import type { Vessel } from '../heat/vessel';
 import type { Liquid } from '../liquid/liquid';
 import type { KitchenMeasure } from '../quantity/kitchenMeasures';
@@ -14,6 +15,7 @@ export type PlannedLeaf = {
   name: string;
   grams: number;
   measure: KitchenMeasure | undefined;
+  cut?: Cut;
 };
 
 /** One brew of a plan. Amounts are those of all its pots together. */
@@ -74,6 +76,10 @@ export type Plan = {
     atGlassMl: Readonly<Record<string, number>>;
   };
   cooling: CoolingPlan;
+  /** the second drink: how much of the first brew and of water, ml, and what that is; undefined if none is wanted */
+  second: { baseMl: number; waterMl: number; liquid: Liquid; figures: JugFigures } | undefined;
+  /** warming the jug before it is poured hot, on the house's burner; undefined for a cold drink */
+  warming: { toC: number; minutes: number } | undefined;
 };
 
 export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts' | 'boils-dry';

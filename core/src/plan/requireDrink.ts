@@ -1,5 +1,7 @@
 import type { Drink } from '../drink/drink';
 import { InputError } from '../quantity/errors';
+import { botanicals } from '../reference/botanicals';
+import { knowPlants } from '../reference/ownPlants';
 import { SWEETENERS } from '../sugar/sweeteners';
 import { bookOf } from './houseStandard';
 import { requireTarget } from './planDrink';
@@ -9,6 +11,7 @@ import { requireTarget } from './planDrink';
  * @throws InputError naming the field that is at fault
  */
 export function requireDrink(drink: Drink): void {
+  knowPlants(drink.plants);
   const unique = (field: string, ids: readonly string[]): void => {
     const twice = ids.find((id, i) => ids.indexOf(id) !== i);
     if (twice !== undefined) throw new InputError('requireDrink', field, 'ids that are each there once', twice);
@@ -36,6 +39,7 @@ export function requireDrink(drink: Drink): void {
         `${at}.ingredients`,
         way.ingredients.map((i) => i.id),
       );
+      for (const i of way.ingredients) requirePlant(`${at}.ingredients.${i.id}.plant`, i.plant, drink);
       for (const s of way.stages) if (s.kind === 'dissolve') requireSweetener(`${at}.stages.${s.id}`, s.sweetener);
     }
   }
@@ -43,12 +47,19 @@ export function requireDrink(drink: Drink): void {
   for (const { id, from } of drink.mix) {
     if (from.kind === 'brew' && !brewIds.includes(from.brewId))
       throw new InputError('requireDrink', `mix.${id}.from.brewId`, `one of ${brewIds.join(', ')}`, from.brewId);
+    if (from.kind === 'juice') requirePlant(`mix.${id}.from.plant`, from.plant, drink);
     if (from.kind === 'syrup') requireSweetener(`mix.${id}.from.sweetener`, from.sweetener);
   }
   if (!drink.mix.some((l) => l.from.kind === 'brew' && l.at === 'jug'))
     throw new InputError('requireDrink', 'mix', 'at least one brew that goes into the jug', 'none');
-  bookOf(drink);
+  if (!(bookOf(drink).standard > 0))
+    throw new InputError('requireDrink', 'brews', 'at least one plant that gives taste', 'none');
   requireTarget(drink, drink.defaults);
+}
+
+function requirePlant(field: string, plant: string, { plants = [] }: Drink): void {
+  if (!botanicals().some((b) => b.slug === plant) && !plants.some((p) => p.id === plant))
+    throw new InputError('requireDrink', field, 'a plant of the table, or one that the drink brings along', plant);
 }
 
 function requireSweetener(field: string, kind: string): void {

@@ -14,7 +14,7 @@ import {
   type PlanTarget,
 } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
-import { acidGPerL, sugarGPerL, volumeMl, type Liquid } from '../liquid/liquid';
+import { acidGPerL, sugarGPerL, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { iceFor, jugForGlass } from './glass';
 import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
@@ -56,7 +56,7 @@ export class DrinkSolver {
       const brew = drink.brews.find((b) => b.id === brewId)!;
       const { wayId, steepMin } = choiceFor(drink, target, brewId);
       const way = brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!;
-      return [{ brew, lineId: line.id, way: withSteep(way, steepMin) }];
+      return [{ brew, lineId: line.id, way: withLots(withSteep(way, steepMin), target.potency) }];
     });
     this.jugWanted = this.wantedInJug();
   }
@@ -178,12 +178,16 @@ export class DrinkSolver {
     const ways = this.brews.map((b) => ({ ...b, way: denser(b.way, density) }));
     const result = planBrews({
       brews: ways.map((b) => ({ id: b.lineId, way: b.way, factors: this.factors })),
-      liquids: this.drink.mix.filter((l) => l.at === 'jug' && l.from.kind !== 'brew').map((l) => this.given(l)),
-      jugs: [this.jugGoal()],
+      liquids: [
+        ...this.drink.mix.filter((l) => l.at === 'jug' && l.from.kind !== 'brew').map((l) => this.given(l)),
+        ...(this.target.second ? [{ id: SECOND_WATER, liquid: waterOf(this.target.second.litres * 1000) }] : []),
+      ],
+      jugs: [this.jugGoal(), ...this.secondGoal()],
       kitchen: this.kitchen,
     });
     if (result.kind === 'no-brews') return this.refused(result);
     const jug = result.jugs[0]!;
+    if (result.jugs[1]?.missed.length) return this.secondTooStrong();
     const off = this.offTarget(jug);
     if (off) return off;
     return {
@@ -232,6 +236,31 @@ export class DrinkSolver {
       sugarGPerL: sugar,
       ...(acid === undefined ? {} : { acidGPerL: acid }),
       ...(parts ? { brews: Object.fromEntries(Object.entries(parts).map(([id, x]) => [id, x * this.standard])) } : {}),
+    };
+  }
+
+  /** The second drink: the first brew and water. */
+  private secondGoal(): Parameters<typeof planBrews>[0]['jugs'] {
+    const { second } = this.target;
+    const base = this.brews.find((b) => b.brew === this.drink.brews[0]);
+    if (!second || !base) return [];
+    return [
+      {
+        id: 'second',
+        volumeMl: second.litres * 1000,
+        from: [base.lineId, SECOND_WATER],
+        strength: second.strengthX * this.standard,
+      },
+    ];
+  }
+
+  private secondTooStrong(): NoPlan {
+    const { second, ...rest } = this.target;
+    return {
+      kind: 'no-plan',
+      limit: 'liquor-ratio',
+      message: `The base alone is weaker than the ×${second!.strengthX} that is wanted of ${second!.name}.`,
+      nearest: rest,
     };
   }
 
@@ -292,6 +321,18 @@ export function onHandFor(solver: DrinkSolver, brewed: (lineId: string) => Liqui
 /** Dry plant to water as written, g/L. */
 export const ratioOf = (way: BrewWay): number =>
   (1000 * way.ingredients.reduce((sum, i) => sum + i.grams, 0)) / Math.max(1, way.waterMl);
+
+/** The water of the second drink. */
+const SECOND_WATER = 'second:water';
+
+/** A weak lot is weighed out more of, so that the brew gives what the recipe means. */
+const withLots = (way: BrewWay, potency: PlanTarget['potency'] = {}): BrewWay => ({
+  ...way,
+  ingredients: way.ingredients.map((i) => {
+    const gives = potency[i.plant];
+    return gives === undefined || gives === 1 ? i : { ...i, grams: i.grams / gives, potency: gives };
+  }),
+});
 
 /** Less water on the same leaf, within what the recipe allows. */
 function denser(way: BrewWay, density: number): BrewWay {

@@ -10,7 +10,7 @@ const PLANT_ROOM_ML_PER_G = 1;
 /** Volume a brew needs in its vessel, headroom included, ml. */
 export function roomNeededMl(way: BrewWay, scale: number): number {
   const grams = way.ingredients.reduce((sum, i) => sum + scaledGrams(i, scale), 0);
-  return (way.waterMl * scale + grams * PLANT_ROOM_ML_PER_G) / (1 - HEADROOM);
+  return (way.waterMl * scale + grams * PLANT_ROOM_ML_PER_G) / (1 - (way.headroom ?? HEADROOM));
 }
 
 /** Smallest vessel of the way's kind that holds the brew; undefined if none does. */

@@ -41,6 +41,9 @@ export type Botanical = {
   cautionKeys: readonly string[];
   confidence: 'low' | 'medium' | 'high';
   note: string;
+  /** of a plant of the cook's own: how unsure its strength is, one sigma on the log scale, and what it is made of */
+  strengthSigmaLn?: number;
+  madeOf?: readonly { plant: string; share: number }[];
 };
 
 function botanical(row: readonly unknown[], index: number): Botanical {
@@ -110,6 +113,23 @@ function check(b: Botanical): void {
 
 const ALL: readonly Botanical[] = BOTANICAL_ROWS.map(botanical);
 const BY_SLUG = new Map(ALL.map((b) => [b.slug, b]));
+
+/**
+ * Takes in a plant of the cook's own. An id always means the same figures, so what is computed does not depend on what was
+ * taken in before.
+ * @throws InputError for an id that already means other figures
+ */
+export function knowBotanical(b: Botanical): void {
+  const known = BY_SLUG.get(b.slug);
+  if (known && JSON.stringify(known) === JSON.stringify(b)) return;
+  if (known) throw new InputError('knowBotanical', b.slug, 'the figures that this id has', 'other figures');
+  check(b);
+  BY_SLUG.set(b.slug, b);
+}
+
+/** Plants of the table that a plant stands for: itself, or the parts of a plant of the cook's own. */
+export const partsOf = (slug: string): readonly { plant: string; share: number }[] =>
+  BY_SLUG.get(slug)?.madeOf ?? [{ plant: slug, share: 1 }];
 
 /** Every botanical in the reference. */
 export const botanicals = (): readonly Botanical[] => ALL;

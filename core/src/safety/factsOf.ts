@@ -8,6 +8,7 @@ import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { volumeMl } from '../liquid/liquid';
+import { partsOf } from '../reference/botanicals';
 import type { Plan } from '../plan/planTypes';
 import { coolingFromReadings, standingMinutes } from './coolingFacts';
 import type { AudienceFact, CoolingFact, Facts, IngredientFact } from './facts';
@@ -93,15 +94,17 @@ function brewFacts(
   );
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
-    ingredients: way.ingredients.map((i) => ({
-      slug: i.plant,
-      g: i.grams,
-      brew: brewId,
-      ingredient: i.id,
-      add_at: addAt(way, stages, i.enters.stageId),
-      ...(crushed ? { crushed } : {}),
-      ...provenanceFacts(target, provenanceKey(brewId, i.id)),
-    })),
+    ingredients: way.ingredients.flatMap((i) =>
+      partsOf(i.plant).map(({ plant, share }) => ({
+        slug: plant,
+        g: i.grams * share,
+        brew: brewId,
+        ingredient: i.id,
+        add_at: addAt(way, stages, i.enters.stageId),
+        ...(crushed || i.cut === 'crushed' ? { crushed: true } : {}),
+        ...provenanceFacts(target, provenanceKey(brewId, i.id)),
+      })),
+    ),
     stages,
     equipment: {
       ...(strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {}),

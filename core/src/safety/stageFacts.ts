@@ -32,7 +32,9 @@ export function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewR
     case 'ferment':
       return lasting('ferment', time.fromC);
     case 'hands':
-      return stage.work === 'blend' || stage.work === 'shake' ? lasting(stage.work, time.fromC) : [];
+      return stage.work === 'blend' || stage.work === 'shake' || stage.work === 'carbonate'
+        ? lasting(stage.work, time.fromC)
+        : [];
     case 'steep':
       return steepFacts(stage.place, time, run, word);
     case 'toast':

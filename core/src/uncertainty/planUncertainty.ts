@@ -1,6 +1,7 @@
 import {
   bodyExposures,
   FACTOR_SIGMA,
+  heldScaleOf,
   isPressed,
   REFERENCE_FACTORS,
   runBrew,
@@ -117,7 +118,7 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
   const [cool, middle, hot] = LOSS_NODES.map(at) as [BodyAt, BodyAt, BodyAt];
   const held = heldLiquor(
     middle.plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-    { press: isPressed(setup.way), heldScale: factors.held },
+    { press: isPressed(setup.way), heldScale: heldScaleOf(setup.way, factors) },
   );
   const leftMl = held.drainedMl - held.pressedMl;
   const waterMl = setup.way.waterMl * setup.scale;
@@ -138,7 +139,10 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
         const ownMin = Math.max(0, w0 * a.ownMin + w1 * p.ownMin + w2 * b.ownMin);
         const hotMin = p.coldShare < 1 ? Math.max(0, w0 * a.hotMin + w1 * p.hotMin + w2 * b.hotMin) : 0;
         const given =
-          p.grams * amount * extent({ k95PerMin: p.kPerMin * faster, coldShare: p.coldShare }, ownMin, hotMin);
+          p.grams *
+          p.potency *
+          amount *
+          extent({ k95PerMin: p.kPerMin * faster, coldShare: p.coldShare }, ownMin, hotMin);
         strength += weights[k]! * given;
         dissolved += given * p.botanical.bodyMax;
       }

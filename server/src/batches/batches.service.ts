@@ -7,8 +7,8 @@ import {
   findingsOf,
   freezePlan,
   planDrink,
+  shoppingList,
   warningsOfPlan,
-  DEFAULT_KITCHEN,
   type Acknowledged,
   type BatchEvent,
   type Brew,
@@ -18,6 +18,7 @@ import {
 } from '@steepsis/core';
 import type { BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
+import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
 import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
 import { StreamService } from '../stream/stream';
@@ -32,6 +33,7 @@ export class BatchesService {
   constructor(
     private readonly store: BatchesStore,
     private readonly drinks: DrinksService,
+    private readonly house: HouseService,
     private readonly stream: StreamService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
@@ -57,11 +59,13 @@ export class BatchesService {
     this.refuseFuture(request.at);
     const { plan: planned, acknowledged } = await this.planFor(request);
     const plan = freezePlan(planned, acknowledged);
+    let isNew = false;
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(request.id, transaction);
       if (before.some((e) => e.id === request.eventId)) return before;
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
+      isNew = true;
       return this.store.append(
         request.id,
         [],
@@ -70,6 +74,7 @@ export class BatchesService {
         transaction,
       );
     });
+    if (isNew) await this.house.takeFromPantry(shoppingList(planned, []));
     this.stream.announce({ batchId: request.id, seq: events.length - 1 });
     return this.viewOf(request.id, events);
   }
@@ -106,7 +111,7 @@ export class BatchesService {
       );
     }
     refuseUnknownWays(drink, target);
-    const result = planDrink(drink, target, DEFAULT_KITCHEN, await this.drinks.learnedOf(drink));
+    const result = planDrink(drink, target, await this.house.kitchen(), await this.drinks.learnedOf(drink));
     if (result.kind === 'no-plan') {
       throw new ProblemException({
         type: 'no-plan',

@@ -33,6 +33,24 @@ export class BatchEventRow extends Model<InferAttributes<BatchEventRow>, InferCr
   declare body: string;
 }
 
+/** What is kept of the house, as documents: the kitchen, what the pantry holds, the cook's own plants. */
+export class HouseRow extends Model<InferAttributes<HouseRow>, InferCreationAttributes<HouseRow>> {
+  declare kind: string;
+  declare id: string;
+  declare version: number;
+  declare body: string;
+  declare updated_at: string;
+}
+
+/** Drinks that are put away: they stay, with all their versions, and out of the book. */
+export class ArchivedDrinkRow extends Model<
+  InferAttributes<ArchivedDrinkRow>,
+  InferCreationAttributes<ArchivedDrinkRow>
+> {
+  declare id: string;
+  declare archived_at: string;
+}
+
 // Sequelize writes into attribute objects, so each column gets one of its own.
 const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const key = () => ({ type: DataTypes.STRING, allowNull: false, primaryKey: true });
@@ -64,4 +82,9 @@ export function defineModels(sequelize: Sequelize): void {
     { id: key(), batch_id: text(), seq: whole(), at: text(), received_at: text(), body: text() },
     { ...options, tableName: 'batch_events' },
   );
+  HouseRow.init(
+    { kind: key(), id: key(), version: whole(), body: text(), updated_at: text() },
+    { ...options, tableName: 'house_documents' },
+  );
+  ArchivedDrinkRow.init({ id: key(), archived_at: text() }, { ...options, tableName: 'archived_drinks' });
 }

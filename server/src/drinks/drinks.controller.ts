@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import type { Drink } from '@steepsis/core';
-import { check, drinkSchema, type DrinkList, type DrinkView } from '@steepsis/contract';
+import { check, drinkSchema, type DrinkList, type DrinkVersions, type DrinkView } from '@steepsis/contract';
 import { invalidInput } from '../shared/problem.filter';
 import { DrinksService } from './drinks.service';
 
@@ -16,6 +16,22 @@ export class DrinksController {
   @Get(':id')
   view(@Param('id') id: string): Promise<DrinkView> {
     return this.drinks.view(id);
+  }
+
+  @Get(':id/versions')
+  versions(@Param('id') id: string): Promise<DrinkVersions> {
+    return this.drinks.versions(id);
+  }
+
+  @Put(':id/archived')
+  async archive(@Param('id') id: string, @Body() body: unknown): Promise<{ archived: boolean }> {
+    const archived = (body as { archived?: unknown } | undefined)?.archived;
+    if (typeof archived !== 'boolean')
+      throw invalidInput([
+        { field: 'archived', accepted: 'true or false', got: JSON.stringify(archived) ?? 'nothing' },
+      ]);
+    await this.drinks.setArchived(id, archived);
+    return { archived };
   }
 
   /** Keeps a drink as its next version. */

@@ -2,7 +2,6 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
   BOOK,
-  DEFAULT_KITCHEN,
   InputError,
   learnFrom,
   nextTime,
@@ -13,12 +12,14 @@ import {
   type Drink,
   type Learned,
 } from '@steepsis/core';
-import type { DrinkSummary, DrinkView } from '@steepsis/contract';
+import type { DrinkSummary, DrinkVersions, DrinkView } from '@steepsis/contract';
 import { BatchesStore } from '../batches/batches.store';
 import { DatabaseService } from '../database/database.service';
-import { DrinkRow } from '../database/models';
+import { ArchivedDrinkRow, DrinkRow } from '../database/models';
+import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
 import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
+import { StreamService } from '../stream/stream';
 
 /** Tastings older than this many batches no longer say what the house likes. */
 const BATCHES_LEARNED_FROM = 40;
@@ -29,6 +30,8 @@ export class DrinksService {
   constructor(
     private readonly database: DatabaseService,
     private readonly batches: BatchesStore,
+    private readonly house: HouseService,
+    private readonly stream: StreamService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -56,12 +59,15 @@ export class DrinksService {
     }))
       latest.set(row.id, drinkOf(row));
     const made = await this.batches.madeByDrink();
-    return [...latest.values()].map(({ id, name, version }) => ({
-      id,
-      name,
-      version,
-      batches: made.get(id)?.batches ?? 0,
-      lastMadeAt: made.get(id)?.lastMadeAt,
+    const archived = new Set((await ArchivedDrinkRow.findAll()).map((r) => r.id));
+    return [...latest.values()].map((drink) => ({
+      id: drink.id,
+      name: drink.name,
+      version: drink.version,
+      drink,
+      archived: archived.has(drink.id),
+      batches: made.get(drink.id)?.batches ?? 0,
+      lastMadeAt: made.get(drink.id)?.lastMadeAt,
     }));
   }
 
@@ -95,6 +101,25 @@ export class DrinksService {
       const { id, version } = drink;
       await DrinkRow.create({ id, version, body, created_at: this.config.now().toISOString() }, { transaction });
     });
+    this.stream.announce({ drinkId: drink.id });
+  }
+
+  /** Every version of a drink that was kept, the latest first. */
+  async versions(id: string): Promise<DrinkVersions> {
+    const rows = await DrinkRow.findAll({ where: { id }, order: [['version', 'DESC']] });
+    if (rows.length === 0) throw notFound('drink', id);
+    return { versions: rows.map((r) => ({ version: r.version, keptAt: r.created_at, drink: drinkOf(r) })) };
+  }
+
+  /** Puts a drink away or takes it back into the book; nothing of it is lost. */
+  async setArchived(id: string, archived: boolean): Promise<void> {
+    await this.drink(id);
+    await this.database.write(async (transaction) => {
+      if (archived)
+        await ArchivedDrinkRow.upsert({ id, archived_at: this.config.now().toISOString() }, { transaction });
+      else await ArchivedDrinkRow.destroy({ where: { id }, transaction });
+    });
+    this.stream.announce({ drinkId: id });
   }
 
   /** A recipe that cannot be run forward is no drink: what is wrong with it is said by its field. */
@@ -124,7 +149,7 @@ export class DrinksService {
     const lastTasted = tasted[0];
     const next =
       learned && lastTasted
-        ? nextTime(drink, lastTasted.plan.target, DEFAULT_KITCHEN, learned, tastings[0])
+        ? nextTime(drink, lastTasted.plan.target, await this.house.kitchen(), learned, tastings[0])
         : undefined;
     const startFrom = next?.target ?? last?.plan.target ?? drink.defaults;
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };

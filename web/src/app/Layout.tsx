@@ -13,6 +13,14 @@ const WAY_OF_WORK = [
   ['/taste', 'Taste'],
 ] as const;
 
+/** Behind the work; what is not shown on a phone's bar is linked from the pages that need it. */
+const BEHIND = [
+  ['/drinks', 'Drinks', true],
+  ['/pantry', 'Pantry', true],
+  ['/kitchen', 'Kitchen', false],
+  ['/rules', 'Rules', false],
+] as const;
+
 /** The bar of places in the order of the work, and the page under it. */
 export function Layout(): ReactNode {
   useLiveUpdates();
@@ -44,27 +52,31 @@ export function Layout(): ReactNode {
           </nav>
           <div className="ml-auto flex items-center gap-1 sm:gap-3">
             <RunningClock />
-            <NavLink
-              to="/drinks"
-              className={({ isActive }) =>
-                `flex min-h-11 items-center px-2 font-medium ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
-              }
-            >
-              Drinks
-            </NavLink>
-            <NavLink
-              to="/rules"
-              className={({ isActive }) =>
-                `hidden min-h-11 items-center px-2 font-medium sm:flex ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
-              }
-            >
-              Rules
-            </NavLink>
+            <nav aria-label="Behind it" className="flex flex-wrap items-center gap-x-1 sm:gap-x-2">
+              {BEHIND.map(([to, name, phone]) => (
+                <NavLink
+                  key={to}
+                  to={to}
+                  className={({ isActive }) =>
+                    `${phone ? 'flex' : 'hidden sm:flex'} min-h-11 items-center px-2 font-medium ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
+                  }
+                >
+                  {name}
+                </NavLink>
+              ))}
+            </nav>
             <ThemeButton />
           </div>
         </div>
       </header>
       <Outlet />
+      <nav aria-label="More places" className="no-print flex justify-center gap-2 border-t border-line py-2 sm:hidden">
+        {BEHIND.filter(([, , phone]) => !phone).map(([to, name]) => (
+          <NavLink key={to} to={to} className="flex min-h-11 items-center px-3 font-medium text-muted">
+            {name}
+          </NavLink>
+        ))}
+      </nav>
       <ScrollRestoration />
     </>
   );

@@ -1,5 +1,6 @@
 import type { Migration } from '../migration';
 import { drinksAndBatches } from './0001-drinks-and-batches';
+import { house } from './0002-house';
 
 /** In order. A released migration is never changed or removed. */
-export const MIGRATIONS: readonly Migration[] = [drinksAndBatches];
+export const MIGRATIONS: readonly Migration[] = [drinksAndBatches, house];

@@ -1,26 +1,118 @@
-import { useMemo, type ReactNode } from 'react';
-import { DEFAULT_KITCHEN, planDrink, type Plan } from '@steepsis/core';
+import { Archive, ArchiveRestore, Copy, History, Plus } from 'lucide-react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { planDrink, shelfItemsOf, type Drink, type Kitchen, type Plan } from '@steepsis/core';
 import type { DrinkSummary } from '@steepsis/contract';
-import { useDrink, useDrinks } from '@/shared/api/queries';
+import { beginCopy } from '@/features/recipe';
+import { useNow } from '@/shared/api/clock';
+import { useArchive, useDrinks, useHouse, useShelf, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
-import { LinkButton } from '@/shared/ui/Button';
-import { Failed, Loading, Page } from '@/shared/ui/Page';
+import { Button, LinkButton } from '@/shared/ui/Button';
+import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { DrinkLine } from './DrinkLine';
+import { FILTERS, isLike, minutesOf, type FilterId, type Shown } from './filters';
 
 export function Component(): ReactNode {
   const drinks = useDrinks();
-  if (drinks.isPending) return <Loading what="the drinks" />;
+  const house = useHouse();
+  if (drinks.isPending || house.isPending) return <Loading what="the drinks" />;
   if (drinks.isError) return <Failed error={drinks.error} retry={() => void drinks.refetch()} />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  return <Book drinks={drinks.data.drinks} house={house.data} />;
+}
+
+// A drink and a kitchen are never changed in place, so a plan that was worked out for them holds.
+const PLANS = new WeakMap<Drink, { kitchen: Kitchen; plan: Plan | undefined }>();
+
+function writtenPlan(drink: Drink, kitchen: Kitchen): Plan | undefined {
+  const known = PLANS.get(drink);
+  if (known?.kitchen === kitchen) return known.plan;
+  const result = planDrink(drink, drink.defaults, kitchen);
+  const plan = result.kind === 'plan' ? result.plan : undefined;
+  PLANS.set(drink, { kitchen, plan });
+  return plan;
+}
+
+function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House }): ReactNode {
+  const [params, setParams] = useSearchParams();
+  const search = params.get('find') ?? '';
+  const on = FILTERS.filter((x) => params.has(x.id)).map((x) => x.id);
+  const putAway = params.has('archived');
+  const deferred = useDeferredValue(search);
+  const set = (key: string, value: string | undefined): void => {
+    const next = new URLSearchParams(params);
+    if (value) next.set(key, value);
+    else next.delete(key);
+    setParams(next, { replace: true });
+  };
+  const all = useMemo(
+    () =>
+      drinks
+        .map((summary): Shown => ({ summary, plan: writtenPlan(summary.drink, house.forPlans) }))
+        .sort((a, b) => latestFirst(a.summary, b.summary)),
+    [drinks, house.forPlans],
+  );
+  const found = all.filter(
+    (d) => d.summary.archived === putAway && isLike(d, deferred) && on.every((id) => passes(id, d, house)),
+  );
+  const archived = drinks.filter((d) => d.archived).length;
   return (
-    <Page title="Drinks" note="Each drink is drawn as its way from the pot to the glass.">
-      <ul className="space-y-3">
-        {[...drinks.data.drinks].sort(latestFirst).map((d) => (
-          <DrinkCard key={d.id} summary={d} />
+    <Page
+      title={putAway ? 'Drinks put away' : 'Drinks'}
+      note="Each drink is drawn as its way from the pot to the glass, as it is written."
+      actions={
+        <LinkButton to="/recipe/new" kind="main">
+          <Plus size={18} aria-hidden /> Write a new drink
+        </LinkButton>
+      }
+    >
+      <div className="mb-4 flex flex-wrap items-center gap-2">
+        <input
+          type="search"
+          aria-label="Search the drinks"
+          placeholder="Search by name or plant"
+          value={search}
+          onChange={(e) => set('find', e.target.value)}
+          className="min-h-11 w-full rounded-md border border-ink/35 bg-surface px-3 sm:w-64"
+        />
+        {FILTERS.map((x) => (
+          <button
+            key={x.id}
+            type="button"
+            aria-pressed={on.includes(x.id)}
+            onClick={() => set(x.id, on.includes(x.id) ? undefined : '1')}
+            className="min-h-11 rounded-full border border-ink/35 px-4 text-[0.95rem] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-surface"
+          >
+            {x.label}
+          </button>
         ))}
-      </ul>
+        {(archived > 0 || putAway) && (
+          <Button kind="quiet" onClick={() => set('archived', putAway ? undefined : '1')}>
+            {putAway ? 'Back to the book' : `${archived} put away`}
+          </Button>
+        )}
+      </div>
+      <p role="status" className="sr-only">
+        {found.length} of {drinks.length} drinks
+      </p>
+      {found.length === 0 ? (
+        <Empty>
+          {putAway
+            ? 'Nothing is put away.'
+            : 'No drink is like that. Take a filter off, or write a new drink: it starts from water and one plant.'}
+        </Empty>
+      ) : (
+        <ul className="space-y-3">
+          {found.map((d) => (
+            <DrinkCard key={d.summary.id} shown={d} />
+          ))}
+        </ul>
+      )}
     </Page>
   );
 }
+
+const passes = (id: FilterId, d: Shown, house: House): boolean => FILTERS.find((x) => x.id === id)!.passes(d, house);
 
 /** What was made last stands first, then the rest by name. */
 const latestFirst = (a: DrinkSummary, b: DrinkSummary): number =>
@@ -32,32 +124,74 @@ function caffeineText({ glass }: Plan): string {
   return mg === 0 ? 'no caffeine' : `at most ${mg} mg of caffeine a glass`;
 }
 
-function DrinkCard({ summary }: { summary: DrinkSummary }): ReactNode {
-  const drink = useDrink(summary.id);
-  const plan = useMemo(() => {
-    if (!drink.data) return undefined;
-    const result = planDrink(drink.data.drink, drink.data.startFrom, DEFAULT_KITCHEN, drink.data.learned);
-    return result.kind === 'plan' ? result.plan : undefined;
-  }, [drink.data]);
+function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
+  const archive = useArchive();
+  const navigate = useNavigate();
   const made =
     summary.batches === 0 ? 'Not made yet.' : `Made ${summary.batches} times, last ${f.moment(summary.lastMadeAt!)}.`;
   return (
-    <li className="flex flex-wrap items-end justify-between gap-4 rounded-lg border border-line bg-surface p-4">
-      <div className="min-w-0 flex-1 basis-64">
+    <li className="flex flex-wrap items-end justify-between gap-x-4 gap-y-3 rounded-lg border border-line bg-surface p-4">
+      <div className="min-w-0 flex-1 basis-72">
         <h2 className="text-xl">{summary.name}</h2>
-        <p className="text-muted">{made}</p>
+        <p className="text-muted">
+          {made} Version {summary.version}. <OnShelf drinkId={summary.id} />
+        </p>
         {plan && (
           <p className="mt-2">
-            {f.strength(plan.target.strengthX)} of house strength,{' '}
-            {plan.target.sugarGPerL > 0 ? `${f.gPerL(plan.target.sugarGPerL)} of sugar` : 'no added sugar'},{' '}
-            {caffeineText(plan)}; {drink.data!.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
+            {f.volume(plan.target.litres * 1000)} {manner(plan)}, {sweetness(plan)}, {caffeineText(plan)}, ready in{' '}
+            {f.duration(minutesOf(plan).total)};{' '}
+            {summary.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
           </p>
         )}
-        <LinkButton to={`/plan/${summary.id}`} kind="main" className="mt-3" aria-label={`Plan it: ${summary.name}`}>
-          Plan it
-        </LinkButton>
+        <div className="mt-3 flex flex-wrap gap-2">
+          {!summary.archived && (
+            <LinkButton to={`/plan/${summary.id}`} kind="main" aria-label={`Plan it: ${summary.name}`}>
+              Plan it
+            </LinkButton>
+          )}
+          <LinkButton to={`/recipe/${summary.id}`} aria-label={`Recipe of ${summary.name}`}>
+            Recipe
+          </LinkButton>
+          <Button
+            aria-label={`Copy ${summary.name}`}
+            onClick={() => {
+              beginCopy({ ...summary.drink, name: `${summary.name}, my way` });
+              void navigate('/recipe/new');
+            }}
+          >
+            <Copy size={17} aria-hidden /> Copy
+          </Button>
+          <LinkButton to={`/drinks/${summary.id}/versions`} aria-label={`Versions of ${summary.name}`}>
+            <History size={17} aria-hidden /> Versions
+          </LinkButton>
+          <Button
+            aria-label={summary.archived ? `Take ${summary.name} back` : `Put ${summary.name} away`}
+            disabled={archive.isPending}
+            onClick={() => archive.mutate({ id: summary.id, archived: !summary.archived })}
+          >
+            {summary.archived ? <ArchiveRestore size={17} aria-hidden /> : <Archive size={17} aria-hidden />}
+            {summary.archived ? 'Take back' : 'Put away'}
+          </Button>
+        </div>
+        <Refusal error={archive.error} />
       </div>
       {plan && <DrinkLine plan={plan} />}
     </li>
   );
+}
+
+const manner = ({ target }: Plan): string =>
+  target.hot ? 'served hot' : target.iced ? 'over ice' : 'cold, without ice';
+const sweetness = ({ target }: Plan): string =>
+  target.sugarGPerL > 0 ? `${f.gPerL(target.sugarGPerL)} of sugar` : 'no added sugar';
+
+/** What of a drink stands on the shelf. */
+function OnShelf({ drinkId }: { drinkId: string }): ReactNode {
+  const shelf = useShelf();
+  const nowMs = useNow(60_000);
+  const items = (shelf.data?.batches ?? [])
+    .filter((b) => b.plan.drink.id === drinkId)
+    .flatMap((b) => shelfItemsOf(b, nowMs));
+  const leftMl = items.reduce((sum, i) => sum + i.volumeMl, 0);
+  return leftMl > 1 ? `${f.volume(leftMl)} of it on the shelf.` : 'None on the shelf.';
 }

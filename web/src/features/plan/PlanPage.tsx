@@ -2,12 +2,10 @@ import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
   blocksAt,
-  DEFAULT_KITCHEN,
   explain,
   factsOfPlan,
   findingsOf,
   mainStageOf,
-  planDrink,
   warningsOfPlan,
   waysOut,
   type Finding,
@@ -18,32 +16,37 @@ import {
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import { serverNow } from '@/shared/api/clock';
-import { useDrink, useSaveDrink, useStartBatch } from '@/shared/api/queries';
+import { useDrink, useHouse, useSaveDrink, useStartBatch, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
-import { Button } from '@/shared/ui/Button';
+import { Button, LinkButton } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
 import { Cautions } from '@/shared/ui/Cautions';
 import type { FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { BackwardsPanel } from './BackwardsPanel';
+import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
+import { usePlan, useTarget } from './planSetup';
 import { TargetSentence } from './TargetSentence';
-import { useTargets } from './targetStore';
-import { VesselLine } from './VesselLine';
+import { usePullView, useTargets } from './targetStore';
+import { VesselLine } from '@/shared/plan/VesselLine';
 import { WhereFrom } from './WhereFrom';
-import { WaterAndCooling } from './WaterAndCooling';
+import { WaterAndCooling } from '@/shared/plan/WaterAndCooling';
 
 const SteepChart = lazy(() => import('./SteepChart'));
+const SteepMapChart = lazy(() => import('./SteepMapChart'));
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
   const drink = useDrink(drinkId);
-  if (drink.isPending) return <Loading what="the drink" />;
+  const house = useHouse();
+  if (drink.isPending || house.isPending) return <Loading what="the drink" />;
   if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
-  return <PlanPage key={drinkId} view={drink.data} />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  return <PlanPage key={drinkId} view={drink.data} house={house.data} />;
 }
 
-const NO_DRAFT: Partial<PlanTarget> = {};
 const NOTHING_READ: ReadonlySet<string> = new Set();
 
 /** What a plan shows: its own cautions and those of its ingredients, and what would stop it at the stove. */
@@ -59,18 +62,14 @@ function toggled(set: ReadonlySet<string>, item: string): ReadonlySet<string> {
 /** The day on which something is confirmed. */
 const today = (): string => new Date(serverNow()).toISOString().slice(0, 10);
 
-function PlanPage({ view }: { view: DrinkView }): ReactNode {
+function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { drink } = view;
-  const draft = useTargets((s) => s.drafts[drink.id]) ?? NO_DRAFT;
-  const occasion = useTargets((s) => s.occasion);
   const { change, forget, setOccasion } = useTargets.getState();
   const [faults, setFaults] = useState<readonly FieldFault[]>([]);
   const [read, setRead] = useState<ReadonlySet<string>>(NOTHING_READ);
-  const target = useMemo(
-    () => ({ ...view.startFrom, ...(occasion ? { audience: occasion } : {}), ...draft }),
-    [view.startFrom, draft, occasion],
-  );
-  const result = useMemo(() => planDrink(drink, target, DEFAULT_KITCHEN, view.learned), [drink, target, view.learned]);
+  const [backwards, setBackwards] = useState(false);
+  const { target, draft } = useTarget(view, house);
+  const result = usePlan(view, target, house);
   const start = useStartBatch();
   const save = useSaveDrink();
   const navigate = useNavigate();
@@ -89,7 +88,7 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
       },
     );
   // Who drinks it belongs to the occasion, not to this drink's draft.
-  const takeTarget = ({ audience: _audience, ...rest }: PlanTarget): void => change(drink.id, rest);
+  const takeTarget = ({ audience: _audience, potency: _potency, ...rest }: PlanTarget): void => change(drink.id, rest);
   const take = (way: WayOut): void => {
     if (way.kind === 'target') takeTarget(way.target);
     else save.mutate(way.drink, { onSuccess: () => takeTarget(way.target) });
@@ -101,6 +100,9 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
       actions={
         <>
           {edited && <Button onClick={() => forget(drink.id)}>Undo my changes</Button>}
+          <LinkButton to={`/recipe/${drink.id}`}>Recipe</LinkButton>
+          <LinkButton to={`/plan/${drink.id}/methods`}>Compare ways</LinkButton>
+          <LinkButton to={`/plan/${drink.id}/list`}>What to get</LinkButton>
           <Button
             kind="main"
             onClick={begin}
@@ -119,6 +121,23 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
         onAudience={setOccasion}
         onFaults={setFaults}
       />
+      {!backwards && (
+        <Button kind="quiet" onClick={() => setBackwards(true)}>
+          Or the other way round: from leaf, bottles or a pot
+        </Button>
+      )}
+      {backwards && (
+        <BackwardsPanel
+          view={view}
+          target={target}
+          kitchen={house.forPlans}
+          onClose={() => setBackwards(false)}
+          onTake={(plan) => {
+            change(drink.id, { litres: plan.target.litres });
+            setBackwards(false);
+          }}
+        />
+      )}
       <Refusal error={start.error} />
       <Refusal error={save.error} />
       {result.kind === 'no-plan' ? (
@@ -126,6 +145,8 @@ function PlanPage({ view }: { view: DrinkView }): ReactNode {
       ) : (
         <PlanFigures
           plan={result.plan}
+          house={house}
+          onPull={(steepMin) => change(drink.id, { steepMin })}
           cautions={
             <>
               <Cautions
@@ -164,54 +185,141 @@ function NoPlanPanel({ result, onTake }: { result: NoPlan; onTake: (target: Plan
   );
 }
 
-function PlanFigures({ plan, cautions }: { plan: Plan; cautions: ReactNode }): ReactNode {
+function PlanFigures({
+  plan,
+  house,
+  onPull,
+  cautions,
+}: {
+  plan: Plan;
+  house: House;
+  onPull: (minutes: number) => void;
+  cautions: ReactNode;
+}): ReactNode {
   const [brew] = plan.brews;
-  const { curve } = brew;
-  const window = curve?.window;
   return (
     <>
       <Panel className="mt-4">
         <VesselLine plan={plan} />
       </Panel>
-      <div className="mt-3 grid gap-3 lg:grid-cols-[1.25fr_1fr_1fr]">
-        {curve && (
-          <Panel title="When to pull it">
-            <Suspense
-              fallback={
-                <div className="h-[214px]" role="status">
-                  Drawing the curve.
-                </div>
-              }
-            >
-              <SteepChart
-                curve={curve}
-                pullMin={plan.target.steepMin}
-                onTheHeat={mainStageOf(brew.way)?.kind === 'hold'}
-              />
-            </Suspense>
-            <p className="text-[0.92rem]">
-              {window ? (
-                <>
-                  Pull{' '}
-                  <Explained what={() => explain(plan, 'window')}>
-                    between <strong>{f.duration(window.fromMin)}</strong> and{' '}
-                    <strong>{f.duration(window.toMin)}</strong>
-                  </Explained>
-                  {window.toMin >= curve.points[curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
-                </>
-              ) : (
-                <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>
-              )}{' '}
-              <span className="text-muted">
-                Line: strength of the glass. Dashes: harshness, ×1 being as much as this house bears. Strength is good
-                to about ±{Math.round(brew.sigmaLnStrength * 100)} % until this leaf has been tasted.
-              </span>
-            </p>
-          </Panel>
-        )}
-        <WaterAndCooling plan={plan} />
+      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+        {brew.curve && <PullPanel plan={plan} onPull={onPull} />}
         <Panel title="Mind this">{cautions}</Panel>
+        <div className="grid content-start gap-3 lg:grid-cols-2">
+          <WaterAndCooling plan={plan} />
+          <GlassPanel plan={plan} house={house} />
+        </div>
+        <PrintPanel plan={plan} />
       </div>
     </>
+  );
+}
+
+/** When to pull it: on the map, or as strength and harshness over time. */
+function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => void }): ReactNode {
+  const [brew] = plan.brews;
+  const view = usePullView((s) => s.view);
+  const setView = usePullView((s) => s.setView);
+  const curve = brew.curve!;
+  const { window: good } = curve;
+  return (
+    <Panel
+      title="When to pull it"
+      aside={
+        <span role="group" aria-label="Show as" className="flex">
+          {(['map', 'curve'] as const).map((v) => (
+            <button
+              key={v}
+              type="button"
+              aria-pressed={view === v}
+              onClick={() => setView(v)}
+              className="min-h-11 border-b-[3px] border-transparent px-3 font-semibold aria-pressed:border-ink aria-pressed:text-ink"
+            >
+              {v === 'map' ? 'Map' : 'Over time'}
+            </button>
+          ))}
+        </span>
+      }
+    >
+      <Suspense
+        fallback={
+          <div className="h-[300px]" role="status">
+            Drawing it.
+          </div>
+        }
+      >
+        {view === 'map' ? (
+          <SteepMapChart plan={plan} brew={brew} onPull={onPull} />
+        ) : (
+          <SteepChart curve={curve} pullMin={plan.target.steepMin} onTheHeat={mainStageOf(brew.way)?.kind === 'hold'} />
+        )}
+      </Suspense>
+      <p className="mt-1 text-[0.92rem]">
+        {good ? (
+          <>
+            Pull{' '}
+            <Explained what={() => explain(plan, 'window')}>
+              between <strong>{f.duration(good.fromMin)}</strong> and <strong>{f.duration(good.toMin)}</strong>
+            </Explained>
+            {good.toMin >= curve.points[curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
+          </>
+        ) : (
+          <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>
+        )}{' '}
+        <span className="text-muted">
+          {view === 'curve' && 'Line: strength of the glass. Dashes: harshness, ×1 being as much as this house bears. '}
+          Strength is good to about ±{Math.round(brew.sigmaLnStrength * 100)} % until this leaf has been tasted.
+        </span>
+      </p>
+    </Panel>
+  );
+}
+
+/** Paper for the kitchen: the card, and a strip for the pot. */
+function PrintPanel({ plan }: { plan: Plan }): ReactNode {
+  const target = encodeURIComponent(JSON.stringify(plan.target));
+  const id = encodeURIComponent(plan.drink.id);
+  const pots = plan.brews.filter((b) => b.vessel.kind === 'pot' || b.vessel.kind === 'jar');
+  const link = 'inline-flex min-h-11 items-center text-action underline underline-offset-4';
+  return (
+    <Panel title="On paper" className="no-print self-start">
+      <ul>
+        <li>
+          <a
+            className={link}
+            href={`/api/print/drinks/${id}/card.pdf?target=${target}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Recipe card (PDF)
+          </a>
+        </li>
+        <li>
+          <a
+            className={link}
+            href={`/api/print/drinks/${id}/card.md?target=${target}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Recipe card (Markdown)
+          </a>
+        </li>
+        {pots.map((b) => (
+          <li key={b.brewId}>
+            <a
+              className={link}
+              href={`/api/print/dipstick/${encodeURIComponent(b.vessel.id)}.pdf?drink=${id}&brew=${encodeURIComponent(b.brewId)}&target=${target}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Dipstick for the {b.vessel.name}
+            </a>
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-muted">
+        A dipstick is a strip with litres, the water line, “just cover” and “stop here”, one to one.
+      </p>
+    </Panel>
   );
 }

@@ -1,6 +1,9 @@
+import { format as formatDate } from 'date-fns';
 import { useState, type ReactNode } from 'react';
 import {
+  ACID_RANGE,
   mainStageOf,
+  SECOND_RANGES,
   TARGET_RANGES,
   wayOf,
   writtenMinutes,
@@ -8,10 +11,14 @@ import {
   type Drink,
   type PlanTarget,
 } from '@steepsis/core';
-import { AUDIENCE_CHOICES, audienceShort } from './audienceWords';
+import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
+import { serverNow } from '@/shared/api/clock';
+import { Button } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
+
+import type { TargetChange } from './targetStore';
 
 const GLASSES = { unit: 'glasses', min: 1, max: 100 } as const;
 const STEEP_HOURS = { unit: 'h', min: 0.25, max: 24 } as const;
@@ -26,7 +33,7 @@ export function TargetSentence({
 }: {
   drink: Drink;
   target: PlanTarget;
-  onChange: (change: Partial<PlanTarget>) => void;
+  onChange: (change: TargetChange) => void;
   onAudience: (audience: Audience) => void;
   onFaults: (faults: readonly FieldFault[]) => void;
 }): ReactNode {
@@ -47,6 +54,7 @@ export function TargetSentence({
   const way = wayOf(drink, target.wayId)!;
   const main = mainStageOf(way);
   const inFridge = main?.kind === 'steep' && main.place !== 'off-heat';
+  const hasJuice = drink.mix.some((l) => l.from.kind === 'juice' && l.at === 'jug');
   const glasses = (target.litres * 1000) / target.glassMl;
   const chooseWay = (wayId: string): void => onChange({ wayId, steepMin: writtenMinutes(wayOf(drink, wayId)!) });
   return (
@@ -79,13 +87,14 @@ export function TargetSentence({
         })}{' '}
         poured{' '}
         <InlineChoice
-          label="Ice"
-          value={target.iced ? 'ice' : 'none'}
+          label="Served"
+          value={target.hot ? 'hot' : target.iced ? 'ice' : 'none'}
           choices={[
             { value: 'ice', label: 'over ice' },
             { value: 'none', label: 'without ice' },
+            { value: 'hot', label: 'hot' },
           ]}
-          onValue={(v) => onChange({ iced: v === 'ice' })}
+          onValue={(v) => onChange({ iced: v === 'ice', hot: v === 'hot' })}
         />
         , at ×
         {number('Strength', {
@@ -103,7 +112,36 @@ export function TargetSentence({
           unit: 'g/L',
           onValue: (sugarGPerL) => onChange({ sugarGPerL }),
         })}{' '}
-        of sugar, by{' '}
+        of sugar
+        {hasJuice && (
+          <>
+            {' '}
+            and{' '}
+            <InlineChoice
+              label="Tartness"
+              value={target.acidGPerL === undefined ? 'book' : 'set'}
+              choices={[
+                { value: 'book', label: 'as much juice as the book has' },
+                { value: 'set', label: 'so much acid' },
+              ]}
+              onValue={(v) => onChange({ acidGPerL: v === 'book' ? undefined : 3 })}
+            />
+            {target.acidGPerL !== undefined && (
+              <>
+                :{' '}
+                {number('Acid', {
+                  value: target.acidGPerL,
+                  range: ACID_RANGE,
+                  step: 0.5,
+                  digits: 1,
+                  unit: 'g/L',
+                  onValue: (acidGPerL) => onChange({ acidGPerL }),
+                })}
+              </>
+            )}
+          </>
+        )}
+        , by{' '}
         <InlineChoice
           label="Method"
           value={target.wayId}
@@ -133,7 +171,7 @@ export function TargetSentence({
                 })}
           </>
         )}
-        , for{' '}
+        , ready <ReadyBy value={target.readyBy} onValue={(readyBy) => onChange({ readyBy })} />, for{' '}
         <InlineTicks
           label="For whom"
           summary={target.audience.length === 0 ? 'healthy adults' : target.audience.map(audienceShort).join(', ')}
@@ -142,7 +180,61 @@ export function TargetSentence({
           onTicked={onAudience}
           note="Tick all that holds at the table. It stays ticked for every drink until you change it. This only turns the usual cautions on; it is not advice for a person."
         />
-        .
+        .{' '}
+        {target.second ? (
+          <>
+            From the same base also{' '}
+            {number('Second drink', {
+              value: target.second.litres,
+              range: SECOND_RANGES.litres,
+              step: 0.1,
+              digits: 2,
+              unit: 'L',
+              onValue: (litres) => onChange({ second: { ...target.second!, litres } }),
+            })}{' '}
+            of{' '}
+            <input
+              aria-label="Name of the second drink"
+              value={target.second.name}
+              maxLength={80}
+              onChange={(e) =>
+                e.target.value.trim() && onChange({ second: { ...target.second!, name: e.target.value } })
+              }
+              className="min-h-11 w-44 border-b-2 border-action bg-transparent font-semibold sm:min-h-0"
+            />{' '}
+            at ×
+            {number('Second strength', {
+              value: target.second.strengthX,
+              range: SECOND_RANGES.strengthX,
+              step: 0.05,
+              digits: 2,
+              onValue: (strengthX) => onChange({ second: { ...target.second!, strengthX } }),
+            })}{' '}
+            with{' '}
+            <InlineChoice
+              label="Water of the second drink"
+              value={target.second.water}
+              choices={[
+                { value: 'still', label: 'still water' },
+                { value: 'sparkling', label: 'sparkling water' },
+              ]}
+              onValue={(water) => onChange({ second: { ...target.second!, water } })}
+            />
+            .{' '}
+            <Button kind="quiet" onClick={() => onChange({ second: undefined })}>
+              Leave it out
+            </Button>
+          </>
+        ) : (
+          <Button
+            kind="quiet"
+            onClick={() =>
+              onChange({ second: { name: 'a lighter one', litres: 1, strengthX: 0.7, water: 'sparkling' } })
+            }
+          >
+            Make a second drink from the same base
+          </Button>
+        )}
       </p>
       {Object.values(faults).map((f) => (
         <p key={f.field} role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-3 py-1.5 text-[0.95rem]">
@@ -150,6 +242,40 @@ export function TargetSentence({
         </p>
       ))}
     </div>
+  );
+}
+
+/** When it is to be in the glass; the time to start follows from it. */
+function ReadyBy({
+  value,
+  onValue,
+}: {
+  value: string | undefined;
+  onValue: (iso: string | undefined) => void;
+}): ReactNode {
+  if (value === undefined)
+    return (
+      <button
+        type="button"
+        className="inline min-h-11 border-b-2 border-action font-semibold leading-tight sm:min-h-0"
+        onClick={() =>
+          onValue(new Date(Math.ceil((serverNow() + 20 * 3_600_000) / 3_600_000) * 3_600_000).toISOString())
+        }
+      >
+        whenever
+      </button>
+    );
+  return (
+    <>
+      by{' '}
+      <input
+        type="datetime-local"
+        aria-label="Ready by"
+        value={formatDate(new Date(value), "yyyy-MM-dd'T'HH:mm")}
+        onChange={(e) => onValue(e.target.value ? new Date(e.target.value).toISOString() : undefined)}
+        className="min-h-11 border-b-2 border-action bg-transparent font-semibold sm:min-h-0"
+      />
+    </>
   );
 }
 

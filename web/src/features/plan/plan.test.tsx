@@ -4,8 +4,8 @@ import { DEFAULT_KITCHEN, planDrink, ROSELLE_COOLER, type Plan, type PlanTarget 
 import { TargetSentence } from './TargetSentence';
 import { useTargets } from './targetStore';
 import { shortName } from '@/shared/format/names';
-import { VesselLine } from './VesselLine';
-import { coolingText, WaterAndCooling } from './WaterAndCooling';
+import { VesselLine } from '@/shared/plan/VesselLine';
+import { coolingText, WaterAndCooling } from '@/shared/plan/WaterAndCooling';
 
 const planned = (change: Partial<PlanTarget> = {}): Plan => {
   const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, ...change }, DEFAULT_KITCHEN);

@@ -1,17 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import {
-  DEFAULT_KITCHEN,
-  leafOf,
-  planDrink,
-  type Batch,
-  type Plan,
-  type ServedState,
-  type Tasting,
-  type Verdict,
-} from '@steepsis/core';
+import { leafOf, planDrink, type Batch, type Plan, type ServedState, type Tasting, type Verdict } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { useBatch, useDrink, useSay } from '@/shared/api/queries';
+import { useBatch, useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
@@ -123,10 +114,13 @@ function NextTimePanel({ batch }: { batch: Batch }): ReactNode {
 
 function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode {
   const before = batch.plan;
+  const house = useHouse();
+  const kitchen = house.data?.forPlans;
   const after = useMemo(() => {
-    const result = planDrink(view.drink, view.startFrom, DEFAULT_KITCHEN, view.learned);
+    if (!kitchen) return undefined;
+    const result = planDrink(view.drink, view.startFrom, kitchen, view.learned);
     return result.kind === 'plan' ? result.plan : undefined;
-  }, [view]);
+  }, [view, kitchen]);
   return (
     <Panel title="Next time">
       <p className="text-lg">{view.next?.reason}</p>

@@ -10,13 +10,27 @@ import { useEffect } from 'react';
 import {
   batchAfter,
   EVENT_VERSION,
+  knowPlants,
+  measuresOf,
   type Batch,
   type BatchEventBody,
   type Drink,
+  type Kitchen,
+  type OwnPlant,
+  type PantryEntry,
   type Phase,
   type PlanTarget,
 } from '@steepsis/core';
-import type { BatchList, BatchView, DrinkList, DrinkView, ShelfView } from '@steepsis/contract';
+import type {
+  BatchList,
+  BatchView,
+  DrinkList,
+  DrinkVersions,
+  DrinkView,
+  HouseView,
+  Kept,
+  ShelfView,
+} from '@steepsis/contract';
 import { serverNow } from './clock';
 import { get, post, put } from './client';
 
@@ -80,6 +94,55 @@ export function useSaveDrink(): UseMutationResult<DrinkView, Error, Drink> {
       client.setQueryData(['drink', view.drink.id], view);
       void client.invalidateQueries({ queryKey: ['drinks'] });
     },
+  });
+}
+
+export const useVersions = (id: string): UseQueryResult<DrinkVersions> =>
+  useQuery({
+    queryKey: ['versions', id],
+    queryFn: () => get<DrinkVersions>(`/api/drinks/${encodeURIComponent(id)}/versions`),
+  });
+
+/** Puts a drink away, or takes it back into the book. */
+export function useArchive(): UseMutationResult<unknown, Error, { id: string; archived: boolean }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, archived }) => put(`/api/drinks/${encodeURIComponent(id)}/archived`, { archived }),
+    onSuccess: () => void client.invalidateQueries({ queryKey: ['drinks'] }),
+  });
+}
+
+/** The house as it is kept, and its kitchen as plans are worked out for. */
+export type House = Omit<HouseView, 'pantry' | 'plants'> & {
+  pantry: readonly Kept<PantryEntry>[];
+  plants: readonly Kept<OwnPlant>[];
+  entries: readonly PantryEntry[];
+  forPlans: Kitchen;
+};
+
+export const useHouse = (): UseQueryResult<House> => useQuery({ queryKey: ['house'], queryFn: fetchHouse });
+
+async function fetchHouse(): Promise<House> {
+  const view = await get<HouseView>('/api/house');
+  knowPlants(view.plants.map((p) => p.body));
+  const entries = view.pantry.map((p) => p.body);
+  return { ...view, entries, forPlans: { ...view.kitchen.body, measures: measuresOf(entries) } };
+}
+
+type HousePart =
+  | { kind: 'kitchen'; version: number; body: Kitchen }
+  | { kind: 'pantry'; version: number; body: PantryEntry }
+  | { kind: 'plants'; version: number; body: OwnPlant };
+
+/** Keeps a part of the house; refused if it was changed meanwhile, and then what is kept is shown. */
+export function useSaveHouse(): UseMutationResult<unknown, Error, HousePart> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ kind, version, body }) => {
+      const id = kind === 'kitchen' ? 'kitchen' : kind === 'pantry' ? body.plant : body.id;
+      return put(`/api/house/${kind}/${encodeURIComponent(id)}`, { version, body });
+    },
+    onSettled: () => client.invalidateQueries({ queryKey: ['house'] }),
   });
 }
 

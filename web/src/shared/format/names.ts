@@ -1,4 +1,4 @@
-import { botanicals, SWEETENERS, type Stage } from '@steepsis/core';
+import { botanicalBySlug, InputError, SWEETENERS, type Stage } from '@steepsis/core';
 import * as f from './format';
 
 /** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
@@ -46,10 +46,45 @@ export function stageWords(stage: Stage): string {
   }
 }
 
-const NAMES = new Map(botanicals().map((b) => [b.slug, b.name]));
-
 /** A plant by its slug, as a cook calls it; a thing that is no plant of the table by its own words. */
 export const plantName = (slug: string): string => {
-  const name = shortName(NAMES.get(slug) ?? slug.replaceAll('_', ' '));
+  const name = shortName(nameOf(slug));
   return name.charAt(0).toUpperCase() + name.slice(1);
 };
+
+function nameOf(slug: string): string {
+  try {
+    return botanicalBySlug(slug).name;
+  } catch (error) {
+    if (error instanceof InputError) return slug.replaceAll('_', ' ');
+    throw error;
+  }
+}
+
+/** What the hands do, as a stage is called. */
+export const HANDS_WORDS = {
+  crush: 'Crush',
+  blend: 'Blend',
+  skim: 'Skim',
+  shake: 'Shake',
+  juice: 'Juice',
+  pour: 'Pour into moulds or glasses',
+  bottle: 'Bottle',
+  carbonate: 'Let it turn fizzy',
+  freeze: 'Freeze',
+} as const;
+
+/** Kinds of stages, as a cook would look for them. */
+export const STAGE_KIND_WORDS = {
+  toast: 'Toast',
+  heat: 'Heat',
+  hold: 'Simmer or hold',
+  cool: 'Cool',
+  steep: 'Steep',
+  hands: 'Work by hand',
+  strain: 'Strain',
+  rinse: 'Rinse',
+  dissolve: 'Sweeten',
+  reduce: 'Boil down',
+  ferment: 'Ferment',
+} as const;

@@ -1,0 +1,94 @@
+import Joi from 'joi';
+import { AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE } from '@steepsis/core';
+
+const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max);
+const slug = Joi.string()
+  .pattern(/^[a-z0-9][a-z0-9_-]*$/)
+  .max(80)
+  .required();
+const words = (max: number): Joi.StringSchema => Joi.string().trim().max(max);
+
+/** A vessel of the house. Sizes are its own: a litre jug is not always a litre. */
+const vessel = Joi.object({
+  id: slug,
+  name: words(60).min(1).required(),
+  kind: Joi.valid('pot', 'jar', 'jug', 'bottle').required(),
+  capacityMl: number(50, 100_000).required(),
+  diameterCm: number(3, 80).required(),
+  emptyG: number(1, 30_000).required(),
+  material: Joi.valid(...MATERIALS).required(),
+});
+
+const measures = Joi.object({
+  cupG: number(0.1, 2000),
+  tbspG: number(0.01, 200),
+  tspG: number(0.01, 100),
+  pieceG: number(0.01, 5000),
+});
+
+export const kitchenSchema = Joi.object({
+  altitudeM: number(-400, 5000).required(),
+  roomC: number(5, 45).required(),
+  tapC: number(1, 35).required(),
+  fridgeC: number(0, 12).required(),
+  freezerC: number(-40, -2).required(),
+  burner: Joi.object({
+    kind: Joi.valid(...BURNER_KINDS).required(),
+    watts: number(200, 10_000).required(),
+  }).required(),
+  vessels: Joi.array().items(vessel).min(1).max(60).unique('id').required(),
+  glassG: number(20, 2000).required(),
+  burners: Joi.number().integer().min(1).max(12),
+  units: Joi.valid('metric', 'us', 'imperial'),
+  measures: Joi.object().pattern(slug.optional(), measures).max(300),
+  instruments: Joi.array()
+    .items(Joi.valid(...INSTRUMENTS))
+    .unique(),
+  audience: Joi.array()
+    .items(Joi.valid(...AUDIENCE_FLAGS))
+    .unique(),
+}).required();
+
+const lot = Joi.object({
+  id: slug,
+  got: Joi.string().isoDate().required(),
+  from: words(120).allow('').required(),
+  leftG: number(0, 100_000).required(),
+  potency: number(POTENCY_RANGE.min, POTENCY_RANGE.max).required(),
+  ripeness: Joi.valid('under-ripe', 'ripe', 'very ripe'),
+});
+
+export const pantryEntrySchema = Joi.object({
+  v: Joi.valid(1).required(),
+  plant: slug,
+  lots: Joi.array().items(lot).max(100).unique('id').required(),
+  measures,
+  pricePerKg: number(0, 100_000),
+  packG: number(0.1, 25_000),
+}).required();
+
+export const ownPlantSchema = Joi.object({
+  v: Joi.valid(1).required(),
+  id: Joi.string()
+    .pattern(/^own-[a-z0-9-]+-r\d+$/)
+    .max(80)
+    .required(),
+  name: words(120).min(1).required(),
+  parts: Joi.array()
+    .items(Joi.object({ plant: slug, share: number(0.001, 1).required() }))
+    .min(1)
+    .max(12)
+    .required(),
+  doseGPerL: number(0.01, 1000),
+  strengthKnown: Joi.boolean().required(),
+  note: words(500).allow(''),
+  archived: Joi.boolean(),
+});
+
+/** What is kept of a house, by its kind. */
+export const HOUSE_SCHEMAS = {
+  kitchen: kitchenSchema,
+  pantry: pantryEntrySchema,
+  plants: ownPlantSchema.required(),
+} as const;
+export type HouseKind = keyof typeof HOUSE_SCHEMAS;

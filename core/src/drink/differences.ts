@@ -1,0 +1,105 @@
+import { botanicalBySlug } from '../reference/botanicals';
+import type { Brew, BrewIngredient, BrewWay, Drink, MixLine, Stage } from './drink';
+
+/** What changed from one version of a drink to another: one line a change, in the order of the recipe. */
+export function differencesBetween(before: Drink, after: Drink): string[] {
+  return [
+    ...changedValue('name', before.name, after.name),
+    ...pairs(before.brews, after.brews, 'brew', (b) => b.name, brewDifferences),
+    ...pairs(before.mix, after.mix, 'part of the mix', (l) => l.name, lineDifferences),
+    ...changedValue('glass', `${before.serve.glassMl} ml`, `${after.serve.glassMl} ml`),
+    ...changedValue('ice to a glass', `${before.serve.iceG} g`, `${after.serve.iceG} g`),
+    ...changedValue('jug as written', `${before.book.jugMl} ml`, `${after.book.jugMl} ml`),
+    ...changedValue('strength aimed at', `×${before.defaults.strengthX}`, `×${after.defaults.strengthX}`),
+    ...changedValue('sugar aimed at', `${before.defaults.sugarGPerL} g/L`, `${after.defaults.sugarGPerL} g/L`),
+    ...changedValue('note', before.note ?? 'none', after.note ?? 'none'),
+  ];
+}
+
+type Named = { id: string };
+
+/** Things with ids, matched: what went, what came, what changed inside. */
+function pairs<T extends Named>(
+  before: readonly T[],
+  after: readonly T[],
+  what: string,
+  name: (item: T) => string,
+  inside: (a: T, b: T) => string[],
+): string[] {
+  const gone = before.filter((b) => !after.some((a) => a.id === b.id)).map((b) => `${what} taken out: ${name(b)}`);
+  const rest = after.flatMap((a) => {
+    const was = before.find((b) => b.id === a.id);
+    return was ? inside(was, a) : [`${what} added: ${name(a)}`];
+  });
+  return [...gone, ...rest];
+}
+
+const changedValue = (what: string, before: string, after: string): string[] =>
+  before === after ? [] : [`${what}: ${before} → ${after}`];
+
+const under = (what: string, lines: readonly string[]): string[] => lines.map((l) => `${what}, ${l}`);
+
+const brewDifferences = (a: Brew, b: Brew): string[] => [
+  ...changedValue('brew', a.name, b.name),
+  ...pairs(
+    a.ways,
+    b.ways,
+    `${b.name}, way`,
+    (w) => w.shortName,
+    (x, y) => under(y.shortName, wayDifferences(x, y)),
+  ),
+];
+
+const plantName = (i: BrewIngredient): string => botanicalBySlug(i.plant).name;
+
+function wayDifferences(a: BrewWay, b: BrewWay): string[] {
+  return [
+    ...changedValue('water', `${a.waterMl} ml`, `${b.waterMl} ml`),
+    ...pairs(a.ingredients, b.ingredients, 'ingredient', plantName, (x, y) => [
+      ...changedValue(plantName(y), `${x.grams} g`, `${y.grams} g`),
+      ...changedValue(`${plantName(y)} goes in`, moment(x.enters), moment(y.enters)),
+      ...changedValue(`${plantName(y)} comes out`, moment(x.leaves), moment(y.leaves)),
+      ...changedValue(`${plantName(y)} prepared`, x.cut ?? 'as usual', y.cut ?? 'as usual'),
+    ]),
+    ...pairs(a.stages, b.stages, 'stage', stageName, (x, y) => changedValue(stageName(y), figures(x), figures(y))),
+    ...order(a, b),
+    ...changedValue('pulp', a.keepPulp ? 'kept' : 'strained off', b.keepPulp ? 'kept' : 'strained off'),
+    ...changedValue('weight', a.underWeight ? 'held under' : 'none', b.underWeight ? 'held under' : 'none'),
+    ...changedValue('rest', `${a.restHours ?? 0} h`, `${b.restHours ?? 0} h`),
+  ];
+}
+
+function order(a: BrewWay, b: BrewWay): string[] {
+  const common = (from: BrewWay, other: BrewWay): string =>
+    from.stages
+      .filter((s) => other.stages.some((o) => o.id === s.id))
+      .map((s) => s.id)
+      .join(' ');
+  return common(a, b) === common(b, a) ? [] : ['stages in another order'];
+}
+
+const moment = (m: { stageId: string; atMin: number } | undefined): string =>
+  m ? `${m.stageId}${m.atMin ? ` at ${m.atMin} min` : ''}` : 'with the strain';
+
+const stageName = (s: Stage): string => (s.kind === 'hands' ? s.work : s.kind);
+
+/** All that a stage says besides what it is. */
+const figures = ({ id: _id, kind: _kind, ...rest }: Stage): string =>
+  Object.entries(rest)
+    .map(
+      ([key, v]) =>
+        `${key} ${
+          typeof v === 'object'
+            ? Object.entries(v as object)
+                .flat()
+                .join(' ')
+            : String(v)
+        }`,
+    )
+    .join(', ');
+
+const lineDifferences = (a: MixLine, b: MixLine): string[] => [
+  ...changedValue('part of the mix', a.name, b.name),
+  ...changedValue(b.name, String(a.book), String(b.book)),
+  ...changedValue(`${b.name} poured`, a.at, b.at),
+];

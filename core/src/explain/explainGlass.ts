@@ -1,0 +1,108 @@
+import { leafOf } from '../plan/planDrink';
+import type { Plan } from '../plan/planTypes';
+import { handsOnMinutes, totalMinutes } from '../plan/workTime';
+import { botanicalBySlug } from '../reference/botanicals';
+import type { Explanation } from './explanation';
+
+// What stands beside the strength of a glass: caffeine, acid, time, warming, and the second drink from a base.
+
+const whole = (x: number, unit: string): string => `${x.toFixed(0)} ${unit}`;
+
+export function explainCaffeine(plan: Plan): Explanation {
+  const { glass, target } = plan;
+  const sources = leafOf(plan).filter((l) => botanicalBySlug(l.plant).caffeineMgPerG > 0);
+  return {
+    title: 'Caffeine in a glass',
+    exact: `${glass.liquid.caffeineMg.toFixed(1)} mg`,
+    steps: [
+      ...sources.map((l) => ({
+        text: `${l.grams.toFixed(1)} g ${l.name}, all of it given`,
+        value: whole(l.grams * botanicalBySlug(l.plant).caffeineMgPerG, 'mg'),
+      })),
+      { text: `of the jug in a glass of ${target.glassMl} ml`, value: whole(glass.liquid.caffeineMg, 'mg at most') },
+    ],
+    constants: sources.map((l) => ({
+      name: l.name,
+      value: `${botanicalBySlug(l.plant).caffeineMgPerG} mg/g`,
+      source: 'botanical table',
+    })),
+  };
+}
+
+export function explainAcid(plan: Plan): Explanation {
+  const { glass, target } = plan;
+  const acid = (glass.figures.acidGPerL * target.glassMl) / 1000;
+  const sources = leafOf(plan).filter((l) => botanicalBySlug(l.plant).citricEq > 0);
+  return {
+    title: 'Acid in a glass, as citric',
+    exact: `${acid.toFixed(2)} g`,
+    steps: [
+      { text: 'acid of the glass', value: `${glass.figures.acidGPerL.toFixed(2)} g/L` },
+      { text: `times ${target.glassMl} ml`, value: `${acid.toFixed(2)} g` },
+    ],
+    constants: sources.map((l) => ({
+      name: l.name,
+      value: `${(100 * botanicalBySlug(l.plant).citricEq).toFixed(1)} % of its mass`,
+      source: `botanical table, ${botanicalBySlug(l.plant).confidence} confidence`,
+    })),
+  };
+}
+
+export function explainTime(plan: Plan): Explanation {
+  const [longest] = [...plan.brews].sort((a, b) => b.run.endMin - a.run.endMin);
+  const { cooling, warming } = plan;
+  return {
+    title: 'Time from the water to the glass',
+    exact: whole(totalMinutes(plan), 'min'),
+    steps: [
+      ...longest!.run.stages
+        .filter((s) => s.endMin - s.startMin >= 0.5)
+        .map((s) => ({ text: `${longest!.name}, ${s.kind}`, value: whole(s.endMin - s.startMin, 'min') })),
+      ...(cooling.bathMin > 0 ? [{ text: 'ice bath', value: whole(cooling.bathMin, 'min') }] : []),
+      ...(cooling.fridgeMin > 0 ? [{ text: 'fridge to 5 °C', value: whole(cooling.fridgeMin, 'min') }] : []),
+      ...(warming ? [{ text: 'warming', value: whole(warming.minutes, 'min') }] : []),
+      { text: 'of it with the hands', value: whole(handsOnMinutes(plan), 'min') },
+    ],
+    constants: [
+      { name: 'Measuring, straining, mixing', value: '1.5, 4 and 5 min', source: 'house estimate, half to twice' },
+    ],
+  };
+}
+
+export function explainWarming(plan: Plan): Explanation {
+  const { warming, kitchen, jug } = plan;
+  return {
+    title: 'Warming the jug',
+    exact: warming ? `${warming.minutes.toFixed(1)} min` : 'not warmed',
+    steps: warming
+      ? [
+          { text: 'volume', value: whole(jug.figures.volumeMl, 'ml') },
+          { text: `from the fridge to the glass`, value: `${kitchen.fridgeC} to ${warming.toC} °C` },
+          { text: `on ${kitchen.burner.watts} W`, value: `${warming.minutes.toFixed(1)} min` },
+        ]
+      : [],
+    constants: [
+      {
+        name: 'Poured hot',
+        value: `${warming?.toC ?? 68} °C`,
+        source: 'house choice: above it aroma leaves, below 60 it is not kept hot',
+      },
+    ],
+  };
+}
+
+export function explainSecond(plan: Plan): Explanation {
+  const { second, target, brews } = plan;
+  if (!second || !target.second) return { title: 'Second drink', exact: 'none', steps: [], constants: [] };
+  return {
+    title: `${target.second.name}, from the same base`,
+    exact: `${second.baseMl.toFixed(0)} ml of base`,
+    steps: [
+      { text: `${target.second.litres} L at ×${target.second.strengthX}` },
+      { text: 'strength of the base', value: `×${brews[0].figures.strengthX.toFixed(2)}` },
+      { text: 'base', value: whole(second.baseMl, 'ml') },
+      { text: 'water', value: whole(second.waterMl, 'ml') },
+    ],
+    constants: [],
+  };
+}

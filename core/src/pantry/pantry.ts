@@ -1,0 +1,69 @@
+import type { OwnMeasures } from '../drink/drink';
+import { InputError } from '../quantity/errors';
+
+/** Something bought or picked at one time. */
+export type Lot = {
+  id: string;
+  /** ISO date */
+  got: string;
+  /** in words: "the hedge by the lock" */
+  from: string;
+  leftG: number;
+  /** what it gives against the reference, as found so far */
+  potency: number;
+  ripeness?: 'under-ripe' | 'ripe' | 'very ripe';
+};
+
+/** What the house has of a plant or a sweetener, and knows of it. */
+export type PantryEntry = {
+  v: 1;
+  /** of the botanical table, of the cook's own, or a sweetener */
+  plant: string;
+  lots: readonly Lot[];
+  measures?: OwnMeasures;
+  pricePerKg?: number;
+  /** what a packet of it holds in the shop, g */
+  packG?: number;
+};
+
+export const entryOf = (pantry: readonly PantryEntry[], plant: string): PantryEntry | undefined =>
+  pantry.find((e) => e.plant === plant);
+
+export const onHandG = (entry: PantryEntry | undefined): number =>
+  (entry?.lots ?? []).reduce((sum, l) => sum + l.leftG, 0);
+
+/** The lot to use first: the oldest of which there is some. */
+export const currentLot = (entry: PantryEntry | undefined): Lot | undefined =>
+  [...(entry?.lots ?? [])].filter((l) => l.leftG > 0).sort((a, b) => a.got.localeCompare(b.got))[0];
+
+/** What the lots in use give against the reference, for the plants where that is known to differ. */
+export const potencyOf = (pantry: readonly PantryEntry[]): Record<string, number> =>
+  Object.fromEntries(
+    pantry.flatMap((e) => {
+      const lot = currentLot(e);
+      return lot && lot.potency !== 1 ? [[e.plant, lot.potency]] : [];
+    }),
+  );
+
+export const measuresOf = (pantry: readonly PantryEntry[]): Record<string, OwnMeasures> =>
+  Object.fromEntries(pantry.flatMap((e) => (e.measures ? [[e.plant, e.measures]] : [])));
+
+/** One measure of the house from one weighing: so many of a measure weigh so much. @throws InputError for nothing weighed */
+export function measureByWeighing(measure: keyof OwnMeasures, count: number, grams: number): OwnMeasures {
+  if (!(count > 0)) throw new InputError('measureByWeighing', 'count', 'more than 0', count);
+  if (!(grams > 0)) throw new InputError('measureByWeighing', 'grams', 'more than 0 g', grams);
+  return { [measure]: Math.round((grams / count) * 100) / 100 };
+}
+
+/** What a batch takes out of a pantry entry: the oldest lots first, never below nothing. */
+export function drawnDown(entry: PantryEntry, grams: number): PantryEntry {
+  let left = grams;
+  const byAge = [...entry.lots].sort((a, b) => a.got.localeCompare(b.got));
+  const after = new Map<string, number>();
+  for (const lot of byAge) {
+    const taken = Math.min(lot.leftG, left);
+    left -= taken;
+    after.set(lot.id, Math.round((lot.leftG - taken) * 10) / 10);
+  }
+  return { ...entry, lots: entry.lots.map((l) => ({ ...l, leftG: after.get(l.id)! })) };
+}

@@ -1,0 +1,116 @@
+import { leafOf, type Plan } from '../plan/planDrink';
+import { roundTo } from '../quantity/kitchenMeasures';
+import { botanicalBySlug } from '../reference/botanicals';
+import { FRUITS, fruitYield, type Fruit } from '../reference/fruit';
+import { SWEETENERS } from '../sugar/sweeteners';
+import { pickingOf, type Picking } from './picking';
+import { entryOf, onHandG, type PantryEntry } from './pantry';
+
+/** One thing a plan needs. */
+export type ShoppingLine = {
+  plant: string;
+  name: string;
+  needG: number;
+  haveG: number;
+  /** what is missing, in the units it is sold in; undefined where there is enough */
+  buy: { grams: number; text: string; spare: boolean } | undefined;
+  /** for what grows wild: when and how */
+  picking: Picking | undefined;
+  /** of what the plan uses, where the price is known */
+  cost: number | undefined;
+};
+
+/** Ordinary packets of dried goods, g. House estimate; the pantry's own packet goes before it. */
+const PACKETS_G = [25, 50, 100, 250, 500, 1000] as const;
+
+/** Lighter pieces than this, g, are bought by weight. House choice. */
+const BOUGHT_BY_PIECE_G = 3;
+
+/** A whole fruit more than is needed, for the one that is bruised inside. */
+const SPARE = 1;
+
+/** What a plan needs, what of it is there, what to buy or pick. Juice is bought as the fruit it is pressed from. */
+export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): ShoppingLine[] {
+  const needs = new Map<string, number>();
+  const need = (plant: string, g: number): void => void needs.set(plant, (needs.get(plant) ?? 0) + g);
+  for (const l of leafOf(plan)) need(l.plant, l.grams);
+  for (const { id, from } of plan.drink.mix) {
+    const ml = (plan.jug.mix[id] ?? 0) + (plan.glass.atGlassMl[id] ?? 0) * plan.glass.count;
+    if (from.kind === 'juice' && ml > 0.5) need(from.plant, ml);
+  }
+  for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
+  for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
+  return [...needs].map(([plant, needG]) => lineOf(plant, needG, pantry));
+}
+
+function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[]): ShoppingLine {
+  const entry = entryOf(pantry, plant);
+  const haveG = onHandG(entry);
+  const missing = needG - haveG;
+  return {
+    plant,
+    name: nameOf(plant),
+    needG,
+    haveG,
+    buy: missing > 0.05 ? inShopUnits(plant, missing, entry) : undefined,
+    picking: pickingOf(plant),
+    cost: entry?.pricePerKg === undefined ? undefined : (needG / 1000) * entry.pricePerKg,
+  };
+}
+
+const sweetenerOf = (kind: string): { name: string } | undefined =>
+  (SWEETENERS as Readonly<Record<string, { name: string }>>)[kind];
+const nameOf = (plant: string): string => sweetenerOf(plant)?.name ?? botanicalBySlug(plant).name;
+
+/** The whole fruit that a juice or fresh fruit comes from; small fruit is bought by weight. */
+function fruitOf(plant: string): Fruit | undefined {
+  const found = (Object.entries(FRUITS) as [string, Fruit][]).find(
+    ([key]) => plant === `${key}_juice` || plant === `${key}_fresh` || plant === `${key}_peel_fresh`,
+  )?.[1];
+  return found && found.pieceG >= 40 ? found : undefined;
+}
+
+function inShopUnits(plant: string, missingG: number, entry: PantryEntry | undefined): ShoppingLine['buy'] {
+  const fruit = fruitOf(plant);
+  if (fruit) {
+    const given = fruitYield(fruit, 1);
+    const perPiece = plant.endsWith('_juice')
+      ? given.juiceMl
+      : plant.endsWith('_peel_fresh')
+        ? (fruit.zestGPerPiece ?? given.wholeG * 0.1)
+        : given.usableG;
+    const pieces = Math.ceil(missingG / perPiece) + SPARE;
+    return { grams: pieces * fruit.pieceG, text: `${pieces} × ${fruit.name.toLowerCase()}`, spare: true };
+  }
+  const b = sweetenerOf(plant) ? undefined : botanicalBySlug(plant);
+  if (b?.pieceG && b.pieceName && (b.form === 'bag' || b.pieceG >= BOUGHT_BY_PIECE_G)) {
+    const own = entry?.measures?.pieceG ?? b.pieceG;
+    const spare = b.form === 'fresh' ? SPARE : 0;
+    const pieces = Math.ceil(missingG / own - 0.02) + spare;
+    return { grams: pieces * own, text: `${pieces} × ${b.pieceName}`, spare: spare > 0 };
+  }
+  if (b && (b.form === 'fresh' || b.form === 'puree' || b.form === 'juice' || b.form === 'frozen')) {
+    const grams = Math.ceil((missingG * 1.1) / 10) * 10;
+    return { grams, text: `${grams} g, a tenth to spare`, spare: true };
+  }
+  const pack = entry?.packG ?? PACKETS_G.find((g) => g >= missingG) ?? 1000;
+  const packs = Math.ceil(missingG / pack);
+  return {
+    grams: packs * pack,
+    text: packs === 1 ? `a packet of ${pack} g` : `${packs} packets of ${pack} g`,
+    spare: false,
+  };
+}
+
+/** What a drink costs, where prices are known, and how many of its things have none. */
+export function costOf(
+  lines: readonly ShoppingLine[],
+  glasses: number,
+): { total: number; aGlass: number; unknown: number } {
+  const total = lines.reduce((sum, l) => sum + (l.cost ?? 0), 0);
+  return {
+    total: roundTo(total, 0.01),
+    aGlass: glasses > 0 ? roundTo(total / glasses, 0.01) : 0,
+    unknown: lines.filter((l) => l.cost === undefined).length,
+  };
+}

@@ -1,0 +1,102 @@
+import { Inject, Injectable } from '@nestjs/common';
+import {
+  botanicalOf,
+  DEFAULT_KITCHEN,
+  drawnDown,
+  InputError,
+  knowPlants,
+  measuresOf,
+  type Kitchen,
+  type OwnPlant,
+  type PantryEntry,
+} from '@steepsis/core';
+import type { HouseKind, HouseView, Kept } from '@steepsis/contract';
+import { DatabaseService } from '../database/database.service';
+import { HouseRow } from '../database/models';
+import { CONFIG, type Config } from '../shared/config';
+import { invalidInput, ProblemException } from '../shared/problem.filter';
+import { StreamService } from '../stream/stream';
+
+type Body = Kitchen | PantryEntry | OwnPlant;
+
+/** There is one kitchen. */
+export const KITCHEN_ID = 'kitchen';
+
+/** The house: its kitchen, what its pantry holds, and plants of its own. */
+@Injectable()
+export class HouseService {
+  constructor(
+    private readonly database: DatabaseService,
+    private readonly stream: StreamService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  async view(): Promise<HouseView> {
+    const rows = await HouseRow.findAll({ order: [['id', 'ASC']] });
+    const kept = <T>(kind: HouseKind): Kept<T>[] =>
+      rows.filter((r) => r.kind === kind).map((r) => ({ version: r.version, body: JSON.parse(r.body) as T }));
+    const plants = kept<OwnPlant>('plants');
+    knowPlants(plants.map((p) => p.body));
+    return {
+      kitchen: kept<Kitchen>('kitchen')[0] ?? { version: 0, body: DEFAULT_KITCHEN },
+      pantry: kept<PantryEntry>('pantry'),
+      plants,
+    };
+  }
+
+  /** The kitchen as plans are worked out for, with the measures of the house. */
+  async kitchen(): Promise<Kitchen> {
+    const { kitchen, pantry } = await this.view();
+    return { ...kitchen.body, measures: measuresOf(pantry.map((p) => p.body)) };
+  }
+
+  /**
+   * Keeps a document in the place of the version it was made from. Another version is refused and sent back with the one that
+   * is kept, so that nobody's change is lost in silence; the same words again are answered as kept.
+   */
+  async save(kind: HouseKind, id: string, basedOn: number, body: Body): Promise<Kept<Body>> {
+    if (kind === 'plants') refuseUnfitPlant(body as OwnPlant);
+    const text = JSON.stringify(body);
+    const kept = await this.database.write(async (transaction) => {
+      const row = await HouseRow.findOne({ where: { kind, id }, transaction });
+      if (row?.body === text) return { version: row.version, body };
+      const version = row?.version ?? 0;
+      if (version !== basedOn) throw changedMeanwhile(version, basedOn);
+      const updated_at = this.config.now().toISOString();
+      await HouseRow.upsert({ kind, id, version: version + 1, body: text, updated_at }, { transaction });
+      return { version: version + 1, body };
+    });
+    this.stream.announce({ house: kind });
+    return kept;
+  }
+
+  /** What a batch uses is taken out of the lots at hand, the oldest first; what is not kept track of stays so. */
+  async takeFromPantry(used: readonly { plant: string; needG: number }[]): Promise<void> {
+    const { pantry } = await this.view();
+    for (const { plant, needG } of used) {
+      const kept = pantry.find((p) => p.body.plant === plant);
+      if (kept && kept.body.lots.length > 0)
+        await this.save('pantry', plant, kept.version, drawnDown(kept.body, needG));
+    }
+  }
+}
+
+/** A plant that the core cannot use is refused by its field. */
+function refuseUnfitPlant(plant: OwnPlant): void {
+  try {
+    botanicalOf(plant);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw invalidInput([{ field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' }]);
+  }
+}
+
+const changedMeanwhile = (version: number, basedOn: number): ProblemException =>
+  new ProblemException({
+    type: 'changed-meanwhile',
+    title: 'Changed meanwhile',
+    status: 409,
+    detail:
+      'This was changed in another tab or on another device. What is kept now is shown; your change was not stored.',
+    errors: [{ field: 'version', accepted: String(version), got: String(basedOn) }],
+  });

@@ -1,0 +1,165 @@
+import {
+  botanicalBySlug,
+  explain,
+  isSyrup,
+  likelyRange,
+  mainStageOf,
+  SWEETENERS,
+  totalMinutes,
+  type Plan,
+  type PlannedBrew,
+  type Stage,
+} from '@steepsis/core';
+
+/** A card's words, before they are set in Markdown or on a page. */
+export type CardText = { title: string; lead: string; sections: { heading: string; lines: string[] }[]; note: string };
+
+const ml = (x: number): string => (x >= 1000 ? `${(x / 1000).toFixed(2)} L` : `${Math.round(x / 5) * 5} ml`);
+const g = (x: number): string => `${x >= 10 ? Math.round(x) : Math.round(x * 10) / 10} g`;
+const minutes = (m: number): string =>
+  m >= 48 * 60
+    ? `${Math.round(m / 1440)} days`
+    : m >= 120
+      ? `${Math.round(m / 6) / 10} h`
+      : m >= 1
+        ? `${Math.round(m)} min`
+        : 'a moment';
+const sweetener = (kind: string): string =>
+  (SWEETENERS as Readonly<Record<string, { name: string }>>)[kind]?.name.toLowerCase() ?? kind;
+
+/** A plan as a recipe card: what to weigh, what to do, how to mix, what to expect. */
+export function cardText(plan: Plan, madeOn: string): CardText {
+  const { drink, target, glass, jug } = plan;
+  const manner = target.hot ? 'poured hot' : target.iced ? 'over ice' : 'without ice';
+  return {
+    title: drink.name,
+    lead:
+      `${ml(target.litres * 1000)}, about ${Math.round(glass.count)} glasses of ${target.glassMl} ml ${manner}, ` +
+      `at ×${target.strengthX} of the house with ${target.sugarGPerL} g/L of sugar. In all ${minutes(totalMinutes(plan))}.`,
+    sections: [
+      ...plan.brews.flatMap((b) => brewSections(b)),
+      { heading: 'Jug', lines: mixLines(plan) },
+      {
+        heading: 'Expect',
+        lines: [
+          `${ml(jug.figures.volumeMl)} in the jug at ×${jug.figures.strengthX.toFixed(2)}`,
+          `In a glass at most ${Math.round(glass.liquid.caffeineMg)} mg of caffeine and ${g((glass.figures.sugarGPerL * target.glassMl) / 1000)} of sugar`,
+          ...plan.brews.map((b) => {
+            const range = likelyRange(b.figures.volumeMl, b.sigmaLnVolume);
+            return `${b.name}: likely ${ml(range.low)} to ${ml(range.high)} comes out`;
+          }),
+          explain(plan, 'cooling').title + ': ' + coolingWords(plan),
+        ],
+      },
+    ],
+    note: `${drink.note ? `${drink.note} ` : ''}Version ${drink.version}, worked out ${madeOn}. Cautions are general kitchen guidance and defer to the local food-safety authority.`,
+  };
+}
+
+const coolingWords = ({ cooling }: Plan): string =>
+  [
+    ...(cooling.bathMin > 0 ? [`ice bath, stirring, ${minutes(cooling.bathMin)}`] : []),
+    ...(cooling.iceG > 0 ? [`${g(cooling.iceG)} of the water as ice`] : []),
+    cooling.fridgeMin > 0
+      ? `then ${minutes(cooling.fridgeMin)} in the fridge to 5 °C`
+      : 'then straight into the fridge',
+  ].join(', ');
+
+function brewSections(b: PlannedBrew): CardText['sections'] {
+  const pots = b.pots > 1 ? `, in ${b.pots} pots` : '';
+  return [
+    {
+      heading: `${b.name}: weigh`,
+      lines: [
+        ...b.leaf.map((l) => {
+          const { name } = botanicalBySlug(l.plant);
+          return `${g(l.grams)} ${name}${l.cut ? `, ${l.cut}` : ''}${l.measure ? ` (${l.measure.text})` : ''}`;
+        }),
+        ...(b.waterMl > 0 ? [`${ml(b.waterMl)} water${pots}, ${b.vessel.name}`] : []),
+        ...Object.entries(b.sweetenedG).map(([kind, x]) => `${g(x)} ${sweetener(kind)}`),
+      ],
+    },
+    { heading: `${b.name}: make`, lines: b.way.stages.map((s) => stageLine(b, s)) },
+  ];
+}
+
+/** A stage with the plants that go in and come out at it. */
+function stageLine(b: PlannedBrew, stage: Stage): string {
+  const time = b.run.stages.find((t) => t.stageId === stage.id);
+  const took = time && time.endMin - time.startMin > 0.5 ? `, ${minutes(time.endMin - time.startMin)}` : '';
+  const named = (moment: 'enters' | 'leaves'): string[] =>
+    b.way.ingredients
+      .filter((i) => i[moment]?.stageId === stage.id)
+      .map((i) => {
+        const at = i[moment]!.atMin;
+        return `${botanicalBySlug(i.plant).name.split(/[,(]/)[0]!.trim().toLowerCase()}${at > 0 ? ` at ${minutes(at)}` : ''}`;
+      });
+  const [goIn, comeOut] = [named('enters'), named('leaves')];
+  return `${stageName(stage, mainStageOf(b.way) === stage)}${took}${goIn.length > 0 ? `; in: ${goIn.join(', ')}` : ''}${comeOut.length > 0 ? `; out: ${comeOut.join(', ')}` : ''}`;
+}
+
+const PLACES = {
+  'off-heat': 'off the heat',
+  fridge: 'in the fridge',
+  counter: 'at room warmth',
+  sun: 'in the sun',
+} as const;
+
+function stageName(s: Stage, main: boolean): string {
+  switch (s.kind) {
+    case 'toast':
+      return `Toast dry at ${s.atC} °C`;
+    case 'heat':
+      return s.to === 'boil' ? 'Bring to the boil' : `Heat to ${s.to} °C`;
+    case 'hold':
+      return main ? 'Simmer' : 'Hold';
+    case 'cool':
+      return `Cool to ${s.toC} °C${s.by === 'ice-bath' ? ' in an ice bath' : ''}`;
+    case 'steep':
+      return `Steep ${PLACES[s.place]}, lid ${s.lid}`;
+    case 'hands':
+      return s.work[0]!.toUpperCase() + s.work.slice(1);
+    case 'strain':
+      return `Strain through ${s.through === 'fine-cloth' ? 'a fine cloth' : s.through === 'paper' ? 'paper' : 'a sieve'}${s.press ? ', pressing' : ''}`;
+    case 'rinse':
+      return `Rinse the plants with ${ml(s.waterMl)} water`;
+    case 'dissolve':
+      return `Stir in ${sweetener(s.sweetener)}`;
+    case 'reduce':
+      return 'brix' in s.to ? `Boil down to ${s.to.brix} °Bx` : `Boil down to ${Math.round(s.to.share * 100)} %`;
+    case 'ferment':
+      return 'Let it work, loosely covered';
+  }
+}
+
+const mixLines = (plan: Plan): string[] => [
+  ...plan.drink.mix
+    .filter((l) => l.at === 'jug' && (plan.jug.mix[l.id] ?? 0) >= 1)
+    .map((l) => `${ml(plan.jug.mix[l.id]!)} ${l.name.toLowerCase()}`),
+  ...plan.drink.mix
+    .filter((l) => l.at === 'glass' && plan.glass.atGlassMl[l.id])
+    .map((l) => `${Math.round(plan.glass.atGlassMl[l.id]!)} ml ${l.name.toLowerCase()} to each glass`),
+  ...plan.syrups
+    .filter((s) => s.volumeMl > 0)
+    .map((s) => `${s.name}: ${g(s.sugarG)} ${sweetener(s.sweetener)} and ${g(s.waterG)} water`),
+  ...(plan.second
+    ? [`Put aside ${ml(plan.second.baseMl)} for ${plan.target.second!.name}: with ${ml(plan.second.waterMl)} water`]
+    : []),
+  ...(plan.brews.some((b) => isSyrup(b.way)) ? ['The syrup keeps apart; pour it when the drink is wanted.'] : []),
+];
+
+/** Letters that Markdown would read as its own are shown as they are. */
+const plain = (text: string): string =>
+  text.replace(/[\r\n]+/g, ' ').replace(/[\\`*_{}[\]<>()#+!|~-]/g, (c) => `\\${c}`);
+
+export function cardMarkdown(text: CardText): string {
+  return [
+    `# ${plain(text.title)}`,
+    '',
+    plain(text.lead),
+    ...text.sections.flatMap((s) => ['', `## ${plain(s.heading)}`, '', ...s.lines.map((l) => `- ${plain(l)}`)]),
+    '',
+    plain(text.note),
+    '',
+  ].join('\n');
+}

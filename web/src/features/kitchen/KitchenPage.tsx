@@ -1,0 +1,315 @@
+import { Plus, X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { BURNER_KINDS, freeId, INSTRUMENTS, MATERIALS, type Audience, type Kitchen, type Vessel } from '@steepsis/core';
+import { useHouse, useSaveHouse, type House } from '@/shared/api/queries';
+import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
+import { useEdited } from '@/shared/api/useEdited';
+import { Button } from '@/shared/ui/Button';
+import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
+import { Figure, Tick } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { InlineTicks } from '@/shared/ui/InlineTicks';
+import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+
+export function Component(): ReactNode {
+  const house = useHouse();
+  if (house.isPending) return <Loading what="the kitchen" />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  return <KitchenForm kept={house.data.kitchen} />;
+}
+
+const INSTRUMENT_WORDS = {
+  scale: 'kitchen scale',
+  thermometer: 'thermometer',
+  refractometer: 'refractometer',
+  'ph-meter': 'pH meter',
+  'ph-strips': 'pH strips',
+  hydrometer: 'hydrometer',
+} as const;
+const BURNER_WORDS = {
+  gas: 'gas burners',
+  'electric-coil': 'electric coils',
+  radiant: 'glass-ceramic rings',
+  induction: 'induction rings',
+  kettle: 'a kettle',
+} as const;
+const KIND_WORDS = { pot: 'Pots', jar: 'Jars', jug: 'Jugs', bottle: 'Bottles' } as const;
+type OwnKind = keyof typeof KIND_WORDS;
+
+/** The kitchen that every plan is worked out for. */
+function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
+  const edited = useEdited<Kitchen>(kept);
+  const { value: kitchen, changed } = edited;
+  const save = useSaveHouse();
+  const change = (part: Partial<Kitchen>): void => edited.change({ ...kitchen, ...part });
+  const setVessel = (v: Vessel): void => change({ vessels: kitchen.vessels.map((o) => (o.id === v.id ? v : o)) });
+  const add = (kind: OwnKind): void => {
+    const id = freeId(
+      `${kind}-own`,
+      kitchen.vessels.map((v) => v.id),
+    );
+    const like = {
+      pot: [2000, 18, 1100, 'steel'],
+      jar: [1000, 9, 480, 'glass'],
+      jug: [1500, 11, 700, 'glass'],
+      bottle: [500, 7, 380, 'glass'],
+    } as const;
+    const [capacityMl, diameterCm, emptyG, material] = like[kind];
+    change({
+      vessels: [...kitchen.vessels, { id, name: `my ${kind}`, kind, capacityMl, diameterCm, emptyG, material }],
+    });
+  };
+  return (
+    <Page
+      title="Kitchen"
+      note="What is here decides how fast a pot heats and cools, how large a brew can be, and how a plan is written."
+      actions={
+        <>
+          {changed && <Button onClick={edited.reset}>Undo my changes</Button>}
+          <Button
+            kind="main"
+            disabled={!changed || edited.behind || save.isPending}
+            onClick={() =>
+              save.mutate({ kind: 'kitchen', version: edited.base, body: kitchen }, { onSuccess: edited.reset })
+            }
+          >
+            {save.isPending ? 'Keeping…' : 'Keep the kitchen'}
+          </Button>
+        </>
+      }
+    >
+      <Refusal error={save.error} />
+      {edited.behind && changed && <ChangedMeanwhile onTop={edited.onTop} onReset={edited.reset} />}
+      <Panel>
+        <p className="text-[1.1rem] leading-[2.1]">
+          This kitchen lies at{' '}
+          <Figure
+            label="Altitude"
+            value={kitchen.altitudeM}
+            range={{ unit: 'm', min: -400, max: 5000 }}
+            step={50}
+            unit="m"
+            onValue={(altitudeM) => change({ altitudeM })}
+          />
+          , is at{' '}
+          <Figure
+            label="Room"
+            value={kitchen.roomC}
+            range={{ unit: '°C', min: 5, max: 45 }}
+            step={1}
+            unit="°C"
+            onValue={(roomC) => change({ roomC })}
+          />{' '}
+          with tap water at{' '}
+          <Figure
+            label="Tap water"
+            value={kitchen.tapC}
+            range={{ unit: '°C', min: 1, max: 35 }}
+            step={1}
+            unit="°C"
+            onValue={(tapC) => change({ tapC })}
+          />
+          , a fridge at{' '}
+          <Figure
+            label="Fridge"
+            value={kitchen.fridgeC}
+            range={{ unit: '°C', min: 0, max: 12 }}
+            step={1}
+            digits={1}
+            unit="°C"
+            onValue={(fridgeC) => change({ fridgeC })}
+          />{' '}
+          and a freezer at{' '}
+          <Figure
+            label="Freezer"
+            value={kitchen.freezerC}
+            range={{ unit: '°C', min: -40, max: -2 }}
+            step={1}
+            unit="°C"
+            onValue={(freezerC) => change({ freezerC })}
+          />
+          . It has{' '}
+          <Figure
+            label="Burners"
+            value={kitchen.burners ?? 2}
+            range={{ unit: 'burners', min: 1, max: 12 }}
+            step={1}
+            onValue={(burners) => change({ burners })}
+          />{' '}
+          <InlineChoice
+            label="Kind of burner"
+            value={kitchen.burner.kind}
+            choices={BURNER_KINDS.map((value) => ({ value, label: BURNER_WORDS[value] }))}
+            onValue={(kind) => change({ burner: { ...kitchen.burner, kind } })}
+          />{' '}
+          of{' '}
+          <Figure
+            label="Power"
+            value={kitchen.burner.watts}
+            range={{ unit: 'W', min: 200, max: 10_000 }}
+            step={100}
+            unit="W"
+            onValue={(watts) => change({ burner: { ...kitchen.burner, watts } })}
+          />{' '}
+          and glasses of{' '}
+          <Figure
+            label="Glass mass"
+            value={kitchen.glassG}
+            range={{ unit: 'g', min: 20, max: 2000 }}
+            step={10}
+            unit="g"
+            onValue={(glassG) => change({ glassG })}
+          />
+          . Its measures are{' '}
+          <InlineChoice
+            label="Units"
+            value={kitchen.units ?? 'metric'}
+            choices={[
+              { value: 'metric', label: 'metric' },
+              { value: 'us', label: 'US cups and spoons' },
+              { value: 'imperial', label: 'imperial' },
+            ]}
+            onValue={(units) => change({ units })}
+          />
+          , and at its table are mostly{' '}
+          <InlineTicks
+            label="At the table"
+            summary={kitchen.audience?.length ? kitchen.audience.map(audienceShort).join(', ') : 'healthy adults'}
+            choices={AUDIENCE_CHOICES}
+            ticked={kitchen.audience ?? []}
+            onTicked={(audience: Audience) => change({ audience })}
+            note="A plan starts from this; an occasion can say otherwise."
+          />
+          .
+        </p>
+        <fieldset className="mt-2">
+          <legend className="text-sm text-muted">Instruments at hand</legend>
+          <div className="flex flex-wrap gap-x-6">
+            {INSTRUMENTS.map((i) => (
+              <Tick
+                key={i}
+                checked={kitchen.instruments?.includes(i) ?? false}
+                onChange={(on) =>
+                  change({
+                    instruments: on
+                      ? [...(kitchen.instruments ?? []), i]
+                      : (kitchen.instruments ?? []).filter((x) => x !== i),
+                  })
+                }
+              >
+                {INSTRUMENT_WORDS[i]}
+              </Tick>
+            ))}
+          </div>
+        </fieldset>
+      </Panel>
+      <div className="mt-3 grid gap-3 lg:grid-cols-2">
+        {(Object.keys(KIND_WORDS) as OwnKind[]).map((kind) => (
+          <Panel key={kind} title={KIND_WORDS[kind]}>
+            <ul className="divide-y divide-line border-y border-line" aria-label={KIND_WORDS[kind]}>
+              {kitchen.vessels
+                .filter((v) => v.kind === kind)
+                .map((v) => (
+                  <VesselRow
+                    key={v.id}
+                    vessel={v}
+                    onChange={setVessel}
+                    onRemove={
+                      kitchen.vessels.length > 1
+                        ? () => change({ vessels: kitchen.vessels.filter((o) => o.id !== v.id) })
+                        : undefined
+                    }
+                  />
+                ))}
+            </ul>
+            <Button className="mt-3" onClick={() => add(kind)}>
+              <Plus size={17} aria-hidden /> Add a {kind}
+            </Button>
+          </Panel>
+        ))}
+      </div>
+    </Page>
+  );
+}
+
+function VesselRow({
+  vessel: v,
+  onChange,
+  onRemove,
+}: {
+  vessel: Vessel;
+  onChange: (v: Vessel) => void;
+  onRemove: (() => void) | undefined;
+}): ReactNode {
+  return (
+    <li className="flex items-start justify-between gap-2 py-2">
+      <div className="min-w-0 flex-1">
+        <input
+          aria-label={`Name of the ${v.name}`}
+          value={v.name}
+          maxLength={60}
+          onChange={(e) => onChange({ ...v, name: e.target.value })}
+          className="min-h-11 w-full max-w-60 border-b-2 border-action bg-transparent font-semibold"
+        />
+        <p className="leading-8 text-[0.95rem]">
+          holds{' '}
+          <Figure
+            label={`${v.name}, holds`}
+            value={v.capacityMl}
+            range={{ unit: 'ml', min: 50, max: 100_000 }}
+            step={50}
+            unit="ml"
+            onValue={(capacityMl) => onChange({ ...v, capacityMl })}
+          />
+          ,{' '}
+          <Figure
+            label={`${v.name}, across`}
+            value={v.diameterCm}
+            range={{ unit: 'cm', min: 3, max: 80 }}
+            step={0.5}
+            digits={1}
+            unit="cm"
+            onValue={(diameterCm) => onChange({ ...v, diameterCm })}
+          />{' '}
+          across, empty{' '}
+          <Figure
+            label={`${v.name}, empty`}
+            value={v.emptyG}
+            range={{ unit: 'g', min: 1, max: 30_000 }}
+            step={10}
+            unit="g"
+            onValue={(emptyG) => onChange({ ...v, emptyG })}
+          />
+          ,{' '}
+          <InlineChoice
+            label={`${v.name}, made of`}
+            value={v.material}
+            choices={MATERIALS.map((value) => ({ value, label: value }))}
+            onValue={(material) => onChange({ ...v, material })}
+          />
+        </p>
+        {(v.kind === 'pot' || v.kind === 'jar') && (
+          <a
+            className="inline-flex min-h-11 items-center text-sm text-action underline underline-offset-4"
+            href={`/api/print/dipstick/${encodeURIComponent(v.id)}.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print a dipstick for the {v.name}
+          </a>
+        )}
+      </div>
+      {onRemove && (
+        <button
+          type="button"
+          aria-label={`Remove the ${v.name}`}
+          onClick={onRemove}
+          className="grid size-11 shrink-0 place-items-center text-muted hover:text-ink"
+        >
+          <X size={18} aria-hidden />
+        </button>
+      )}
+    </li>
+  );
+}

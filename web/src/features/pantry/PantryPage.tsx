@@ -1,0 +1,129 @@
+import { Plus } from 'lucide-react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { botanicalOf, botanicals, currentLot, entryOf, onHandG, SWEETENERS } from '@steepsis/core';
+import { useHouse, type House } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Button } from '@/shared/ui/Button';
+import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+import { OwnPlantForm } from './OwnPlantForm';
+
+export function Component(): ReactNode {
+  const house = useHouse();
+  if (house.isPending) return <Loading what="the pantry" />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  return <Pantry house={house.data} />;
+}
+
+type Row = { plant: string; name: string; latin: string; role: string; haveG: number; own: boolean; lot: string };
+
+function Pantry({ house }: { house: House }): ReactNode {
+  const [params, setParams] = useSearchParams();
+  const [adding, setAdding] = useState(false);
+  const search = params.get('find') ?? '';
+  const onlyHad = params.has('had');
+  const deferred = useDeferredValue(search).toLowerCase();
+  const rows = useMemo(() => rowsOf(house), [house]);
+  const found = rows.filter(
+    (r) =>
+      (!onlyHad || r.haveG > 0) &&
+      deferred.split(/\s+/).every((w) => `${r.name} ${r.latin} ${r.role}`.toLowerCase().includes(w)),
+  );
+  const set = (key: string, value: string | undefined): void => {
+    const next = new URLSearchParams(params);
+    if (value) next.set(key, value);
+    else next.delete(key);
+    setParams(next, { replace: true });
+  };
+  return (
+    <Page
+      title="Pantry"
+      note="Plants with their reference figures, what is there of them, and what this house has found of its own."
+      actions={
+        <Button kind="main" onClick={() => setAdding(true)}>
+          <Plus size={18} aria-hidden /> Add a plant of your own
+        </Button>
+      }
+    >
+      {adding && <OwnPlantForm house={house} onDone={() => setAdding(false)} />}
+      <div className="mb-3 flex flex-wrap items-center gap-2">
+        <input
+          type="search"
+          aria-label="Search the pantry"
+          placeholder="Search by name, Latin name or use"
+          value={search}
+          onChange={(e) => set('find', e.target.value)}
+          className="min-h-11 w-full rounded-md border border-ink/35 bg-surface px-3 sm:w-80"
+        />
+        <button
+          type="button"
+          aria-pressed={onlyHad}
+          onClick={() => set('had', onlyHad ? undefined : '1')}
+          className="min-h-11 rounded-full border border-ink/35 px-4 text-[0.95rem] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-surface"
+        >
+          What is there
+        </button>
+        <p role="status" className="text-sm text-muted">
+          {found.length} of {rows.length}
+        </p>
+      </div>
+      <Panel>
+        {found.length === 0 ? (
+          <Empty>Nothing has these words. A plant that is not in the table can be added as one of your own.</Empty>
+        ) : (
+          <ul className="grid gap-x-8 sm:grid-cols-2">
+            {found.map((r) => (
+              <li key={r.plant} className="border-b border-line">
+                <Link
+                  to={`/pantry/${encodeURIComponent(r.plant)}`}
+                  className="flex min-h-12 items-center justify-between gap-3 hover:underline"
+                >
+                  <span className="min-w-0 py-1.5">
+                    {r.name} {r.own && <span className="text-sm text-muted">(own)</span>}
+                  </span>
+                  <span className="shrink-0 text-right text-sm">
+                    {r.haveG > 0 ? (
+                      <>
+                        <strong>{f.grams(r.haveG)}</strong> <span className="text-muted">{r.lot}</span>
+                      </>
+                    ) : (
+                      <span className="text-muted">{r.role}</span>
+                    )}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+    </Page>
+  );
+}
+
+/** What is there stands first. */
+function rowsOf(house: House): Row[] {
+  const row = (plant: string, name: string, more: Partial<Row>): Row => {
+    const entry = entryOf(house.entries, plant);
+    const lot = currentLot(entry);
+    return {
+      plant,
+      name,
+      latin: '',
+      role: '',
+      own: false,
+      ...more,
+      haveG: onHandG(entry),
+      lot: lot ? `from ${f.day(lot.got)}` : '',
+    };
+  };
+  const own = house.plants
+    .filter((p) => !p.body.archived)
+    .map(({ body }) => {
+      const b = botanicalOf(body);
+      return row(b.slug, b.name, { latin: b.latinName, role: b.role, own: true });
+    });
+  const table = botanicals().map((b) => row(b.slug, b.name, { latin: b.latinName, role: b.role }));
+  const sweet = Object.entries(SWEETENERS).map(([kind, s]) => row(kind, s.name, { role: 'sweetener' }));
+  return [...own, ...table, ...sweet].sort((a, b) => Number(b.haveG > 0) - Number(a.haveG > 0));
+}

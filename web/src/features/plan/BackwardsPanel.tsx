@@ -1,0 +1,156 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import {
+  botanicalBySlug,
+  planBackwards,
+  type Backwards,
+  type Drink,
+  type Kitchen,
+  type Plan,
+  type PlanTarget,
+  type Starting,
+} from '@steepsis/core';
+import type { DrinkView } from '@steepsis/contract';
+import * as f from '@/shared/format/format';
+import { shortName } from '@/shared/format/names';
+import { Button } from '@/shared/ui/Button';
+import { Figure } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { Panel } from '@/shared/ui/Panel';
+
+type From = Starting['kind'];
+
+/** The plan the other way round: from leaf to use up, bottles to fill, or the only pot there is. */
+export function BackwardsPanel({
+  view,
+  target,
+  kitchen,
+  onTake,
+  onClose,
+}: {
+  view: DrinkView;
+  target: PlanTarget;
+  kitchen: Kitchen;
+  onTake: (plan: Plan) => void;
+  onClose: () => void;
+}): ReactNode {
+  const plants = plantsOf(view.drink, target);
+  const [from, setFrom] = useState<From>('leaf');
+  const [plant, setPlant] = useState(plants[0] ?? '');
+  const [haveG, setHaveG] = useState(60);
+  const [bottles, setBottles] = useState(2);
+  const [bottleMl, setBottleMl] = useState(500);
+  const [potL, setPotL] = useState(3);
+  const answer = useMemo(() => {
+    const starting: Starting =
+      from === 'leaf'
+        ? { kind: 'leaf', haveG: { [plant]: haveG } }
+        : from === 'concentrate'
+          ? { kind: 'concentrate', ml: bottles * bottleMl }
+          : { kind: 'pot', capacityMl: potL * 1000 };
+    return planBackwards(view.drink, target, kitchen, starting, view.learned);
+  }, [view, target, kitchen, from, plant, haveG, bottles, bottleMl, potL]);
+  return (
+    <Panel title="The other way round" className="mt-3" aside={<Button onClick={onClose}>Close</Button>}>
+      <p className="text-[1.1rem] leading-[2]">
+        <InlineChoice
+          label="Start from"
+          value={from}
+          choices={[
+            { value: 'leaf', label: 'Use up' },
+            { value: 'concentrate', label: 'Fill' },
+            { value: 'pot', label: 'My biggest pot holds' },
+          ]}
+          onValue={setFrom}
+        />{' '}
+        {from === 'leaf' && (
+          <>
+            <Figure
+              label="Leaf to use up"
+              value={haveG}
+              range={{ unit: 'g', min: 0.1, max: 10_000 }}
+              step={5}
+              digits={1}
+              unit="g"
+              onValue={setHaveG}
+            />{' '}
+            of{' '}
+            <InlineChoice
+              label="Plant to use up"
+              value={plant}
+              choices={plants.map((value) => ({ value, label: shortName(botanicalBySlug(value).name) }))}
+              onValue={setPlant}
+            />
+          </>
+        )}
+        {from === 'concentrate' && (
+          <>
+            <Figure
+              label="Bottles"
+              value={bottles}
+              range={{ unit: 'bottles', min: 1, max: 100 }}
+              step={1}
+              onValue={setBottles}
+            />{' '}
+            bottles of{' '}
+            <Figure
+              label="Bottle size"
+              value={bottleMl}
+              range={{ unit: 'ml', min: 50, max: 5000 }}
+              step={50}
+              unit="ml"
+              onValue={setBottleMl}
+            />{' '}
+            with {view.drink.brews[0].name.toLowerCase()}
+          </>
+        )}
+        {from === 'pot' && (
+          <Figure
+            label="Pot holds"
+            value={potL}
+            range={{ unit: 'L', min: 0.3, max: 50 }}
+            step={0.5}
+            digits={2}
+            unit="L"
+            onValue={setPotL}
+          />
+        )}
+        .
+      </p>
+      <Answer answer={answer} onTake={onTake} />
+    </Panel>
+  );
+}
+
+const plantsOf = (drink: Drink, target: PlanTarget): string[] => [
+  ...new Set(
+    drink.brews.flatMap((b, i) =>
+      (i === 0 ? (b.ways.find((w) => w.id === target.wayId) ?? b.ways[0]!) : b.ways[0]!).ingredients.map(
+        (x) => x.plant,
+      ),
+    ),
+  ),
+];
+
+function Answer({ answer, onTake }: { answer: Backwards; onTake: (plan: Plan) => void }): ReactNode {
+  if (answer.kind === 'too-little')
+    return (
+      <p role="alert">
+        That is too little for the smallest amount a plan is made for; what binds is {shortName(answer.binds)}.
+      </p>
+    );
+  if (answer.kind === 'no-plan') return <p role="alert">{answer.message}</p>;
+  const { plan, binds } = answer;
+  return (
+    <div className="flex flex-wrap items-center gap-4">
+      <p>
+        That makes <strong>{f.volume(plan.target.litres * 1000)}</strong>, about {Math.floor(plan.glass.count)} glasses:{' '}
+        {plan.brews[0].leaf.map((l) => `${f.grams(l.grams)} ${shortName(l.name)}`).join(', ')} in{' '}
+        {f.volume(plan.brews[0].waterMl)} of water, {f.volume(plan.brews[0].figures.volumeMl)} comes out. What binds:{' '}
+        {shortName(binds)}.
+      </p>
+      <Button kind="main" onClick={() => onTake(plan)}>
+        Plan {f.volume(plan.target.litres * 1000)}
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+import type { ReactNode } from 'react';
+import {
+  costOf,
+  explain,
+  handsOnMinutes,
+  shoppingList,
+  thickness,
+  totalMinutes,
+  crystalRisk,
+  type Plan,
+} from '@steepsis/core';
+import type { House } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { sweetenerName } from '@/shared/format/names';
+import { Explained } from '@/shared/ui/Explained';
+import { Panel } from '@/shared/ui/Panel';
+
+/** What is in a glass, what it costs, how long it takes, and what its syrup is like. */
+export function GlassPanel({ plan, house }: { plan: Plan; house: House }): ReactNode {
+  const { glass, target } = plan;
+  const list = shoppingList(plan, house.entries);
+  const cost = costOf(list, glass.count);
+  const priced = list.some((l) => l.cost !== undefined);
+  const total = totalMinutes(plan);
+  const startBy = target.readyBy ? new Date(Date.parse(target.readyBy) - total * 60_000).toISOString() : undefined;
+  const rows: { name: string; value: ReactNode }[] = [
+    {
+      name: 'Sugar',
+      value: (
+        <Explained what={() => explain(plan, 'glass-sugar')}>
+          {f.grams((glass.figures.sugarGPerL * target.glassMl) / 1000)}
+        </Explained>
+      ),
+    },
+    { name: 'Caffeine', value: <Explained what={() => explain(plan, 'caffeine')}>{caffeine(plan)}</Explained> },
+    {
+      name: 'Acid, as citric',
+      value: (
+        <Explained what={() => explain(plan, 'acid')}>
+          {f.grams((glass.figures.acidGPerL * target.glassMl) / 1000)}
+        </Explained>
+      ),
+    },
+    { name: 'Time in all', value: <Explained what={() => explain(plan, 'time')}>{f.duration(total)}</Explained> },
+    {
+      name: 'With the hands',
+      value: <Explained what={() => explain(plan, 'time')}>{f.duration(handsOnMinutes(plan))}</Explained>,
+    },
+    ...(startBy
+      ? [{ name: `For ${f.moment(target.readyBy!)}`, value: <strong>start {f.moment(startBy)}</strong> }]
+      : []),
+    ...(plan.warming
+      ? [
+          {
+            name: 'Warming it',
+            value: (
+              <Explained what={() => explain(plan, 'warming')}>
+                {f.duration(plan.warming.minutes)} to {f.celsius(plan.warming.toC)}
+              </Explained>
+            ),
+          },
+        ]
+      : []),
+    ...(priced
+      ? [
+          {
+            name: 'Cost a glass',
+            value: (
+              <Explained
+                what={() => explainCost(list, cost)}
+              >{`${cost.aGlass.toFixed(2)}${cost.unknown > 0 ? ' or more' : ''}`}</Explained>
+            ),
+          },
+        ]
+      : []),
+  ];
+  return (
+    <Panel title="In each glass">
+      <dl className="text-[0.92rem]">
+        {rows.map((r) => (
+          <div key={r.name} className="flex items-baseline justify-between gap-4 py-0.5">
+            <dt className="text-muted">{r.name}</dt>
+            <dd className="text-right">{r.value}</dd>
+          </div>
+        ))}
+      </dl>
+      {!priced && <p className="mt-1 text-sm text-muted">Put prices into the pantry, and the cost stands here.</p>}
+      <SyrupFigures plan={plan} />
+      {plan.second && (
+        <>
+          <h3 className="mt-3 text-base">{target.second!.name}, from the same base</h3>
+          <p className="text-[0.92rem]">
+            <Explained what={() => explain(plan, 'second')}>
+              {f.volume(plan.second.baseMl)} of the base with {f.volume(plan.second.waterMl)}{' '}
+              {target.second!.water === 'sparkling' ? 'sparkling ' : ''}water
+            </Explained>
+            : {f.strength(plan.second.figures.strengthX)}, {f.gPerL(plan.second.figures.sugarGPerL)} of sugar.
+          </p>
+        </>
+      )}
+    </Panel>
+  );
+}
+
+function caffeine({ glass }: Plan): string {
+  const mg = Math.round(glass.liquid.caffeineMg);
+  return mg === 0 ? 'none' : `at most ${mg} mg`;
+}
+
+const explainCost = (
+  list: ReturnType<typeof shoppingList>,
+  cost: ReturnType<typeof costOf>,
+): ReturnType<typeof explain> => ({
+  title: 'Cost a glass',
+  exact: cost.aGlass.toFixed(2),
+  steps: [
+    ...list.flatMap((l) =>
+      l.cost === undefined ? [] : [{ text: `${f.grams(l.needG)} ${l.name}`, value: l.cost.toFixed(2) }],
+    ),
+    { text: 'in all', value: cost.total.toFixed(2) },
+  ],
+  constants: [{ name: 'Prices', value: `${cost.unknown} not known`, source: 'your pantry, in your own money' }],
+});
+
+/** What the syrup is like: how sweet, how thick in the fridge, whether it sets. */
+function SyrupFigures({ plan }: { plan: Plan }): ReactNode {
+  const syrups = plan.syrups.filter((s) => s.volumeMl > 0);
+  if (syrups.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-3 text-base">Syrup</h3>
+      {syrups.map((s) => {
+        const cold = thickness(s.brix, plan.kitchen.fridgeC);
+        const risk = crystalRisk(s.brix, plan.kitchen.fridgeC);
+        return (
+          <p key={s.lineId} className="text-[0.92rem]">
+            <Explained what={() => explain(plan, 'syrup')}>
+              {f.volume(s.volumeMl)} of {sweetenerName(s.sweetener)} at {Math.round(s.brix)} °Bx
+            </Explained>
+            , {cold.words} in the fridge; {risk.words}.
+          </p>
+        );
+      })}
+    </>
+  );
+}

@@ -1,0 +1,270 @@
+import { Plus, X } from 'lucide-react';
+import { useId, useState, type ReactNode } from 'react';
+import {
+  addIngredient,
+  botanicalBySlug,
+  botanicalOf,
+  botanicals,
+  changeIngredient,
+  CUTS,
+  driedForFreshG,
+  freshForDriedG,
+  gramsOf,
+  InputError,
+  readAmount,
+  removeIngredient,
+  type Botanical,
+  type BrewIngredient,
+  type BrewWay,
+  type Kitchen,
+  type OwnPlant,
+} from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { shortName } from '@/shared/format/names';
+import { Figure } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { PlantPicker } from '@/shared/ui/PlantPicker';
+import { stageTitle } from './StageFields';
+
+const CUT_WORDS = {
+  whole: 'whole',
+  sliced: 'sliced',
+  crushed: 'crushed',
+  torn: 'torn',
+  ground: 'ground',
+  zest: 'zest only',
+  'pith-free': 'peel without pith',
+} as const;
+
+/** Plants of a way: how much in any kitchen measure, how prepared, when in, when out. */
+export function IngredientList({
+  way,
+  kitchen,
+  own,
+  onChange,
+}: {
+  way: BrewWay;
+  kitchen: Kitchen;
+  own: readonly OwnPlant[];
+  onChange: (way: BrewWay, what: string) => void;
+}): ReactNode {
+  const plants = [...own.filter((p) => !p.archived).map(botanicalOf), ...botanicals()].filter(
+    (b, i, all) => all.findIndex((o) => o.slug === b.slug) === i,
+  );
+  return (
+    <>
+      {way.ingredients.length === 0 && <p className="text-muted">Nothing is in it yet.</p>}
+      <ul className="divide-y divide-line border-y border-line" aria-label="Ingredients">
+        {way.ingredients.map((i) => (
+          <IngredientRow key={i.id} way={way} ingredient={i} kitchen={kitchen} onChange={onChange} />
+        ))}
+      </ul>
+      <div className="mt-3">
+        <PlantPicker
+          label="Find a plant"
+          plants={plants}
+          onPick={(p) => onChange(addIngredient(way, p.slug, startingG(p, way)), `add ${p.slug}`)}
+        >
+          <Plus size={17} aria-hidden /> Add a plant
+        </PlantPicker>
+      </div>
+    </>
+  );
+}
+
+/** A plant starts at its usual dose for the water there is. */
+const startingG = (b: Botanical, way: BrewWay): number =>
+  Math.max(0.1, Math.round(b.dose.typical * (way.waterMl / 1000) * 10) / 10);
+
+function IngredientRow({
+  way,
+  ingredient: i,
+  kitchen,
+  onChange,
+}: {
+  way: BrewWay;
+  ingredient: BrewIngredient;
+  kitchen: Kitchen;
+  onChange: (way: BrewWay, what: string) => void;
+}): ReactNode {
+  const b = botanicalBySlug(i.plant);
+  const name = shortName(b.name);
+  const change = (part: Partial<BrewIngredient>, what: string): void =>
+    onChange(changeIngredient(way, { ...i, ...part }), `${i.id} ${what}`);
+  const stages = way.stages.map((s) => ({ value: s.id, label: stageTitle(s).toLowerCase() }));
+  const other = otherForm(b);
+  return (
+    <li className="py-3">
+      <div className="flex flex-wrap items-start justify-between gap-x-4">
+        <strong className="font-semibold">{b.name}</strong>
+        <button
+          type="button"
+          aria-label={`Remove ${name}`}
+          onClick={() => onChange(removeIngredient(way, i.id), `remove ${i.id}`)}
+          className="grid size-11 shrink-0 place-items-center text-muted hover:text-ink"
+        >
+          <X size={18} aria-hidden />
+        </button>
+      </div>
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
+        <AmountField
+          key={`${i.grams} ${i.written ?? ''}`}
+          ingredient={i}
+          plant={{ ...b, ...kitchen.measures?.[i.plant] }}
+          name={name}
+          onGrams={(grams, written) => change(written === undefined ? { grams } : { grams, written }, 'grams')}
+        />
+        <span className="pt-1.5">
+          <InlineChoice
+            label={`${name} prepared`}
+            value={i.cut ?? 'usual'}
+            choices={[
+              { value: 'usual', label: 'as usual' },
+              ...CUTS.map((value) => ({ value, label: CUT_WORDS[value] })),
+            ]}
+            onValue={(v) => {
+              const { cut: _cut, ...rest } = i;
+              onChange(changeIngredient(way, v === 'usual' ? rest : { ...rest, cut: v }), `${i.id} cut`);
+            }}
+          />
+        </span>
+      </div>
+      <p className="mt-1 leading-8">
+        In at{' '}
+        <InlineChoice
+          label={`${name} goes in`}
+          value={i.enters.stageId}
+          choices={stages}
+          onValue={(stageId) => change({ enters: { stageId, atMin: 0 } }, 'enters')}
+        />
+        {lasts(way, i.enters.stageId) && (
+          <>
+            , after{' '}
+            <Figure
+              label={`${name} in after`}
+              value={i.enters.atMin}
+              range={{ unit: 'min', min: 0, max: lasts(way, i.enters.stageId)! }}
+              step={1}
+              digits={1}
+              unit="min"
+              onValue={(atMin) => change({ enters: { ...i.enters, atMin } }, 'enters at')}
+            />
+          </>
+        )}
+        ; out{' '}
+        <InlineChoice
+          label={`${name} comes out`}
+          value={i.leaves?.stageId ?? 'never'}
+          choices={[{ value: 'never', label: 'with the strain' }, ...stages]}
+          onValue={(stageId) => {
+            const { leaves: _leaves, ...rest } = i;
+            const atMin = Math.round((lasts(way, stageId) ?? 0) / 2);
+            onChange(
+              changeIngredient(way, stageId === 'never' ? rest : { ...rest, leaves: { stageId, atMin } }),
+              `${i.id} leaves`,
+            );
+          }}
+        />
+        {i.leaves && lasts(way, i.leaves.stageId) && (
+          <>
+            , after{' '}
+            <Figure
+              label={`${name} out after`}
+              value={i.leaves.atMin}
+              range={{ unit: 'min', min: 0, max: lasts(way, i.leaves.stageId)! }}
+              step={1}
+              digits={1}
+              unit="min"
+              onValue={(atMin) => change({ leaves: { stageId: i.leaves!.stageId, atMin } }, 'leaves at')}
+            />
+          </>
+        )}
+      </p>
+      {other && (
+        <button
+          type="button"
+          className="min-h-11 text-sm text-action underline underline-offset-4"
+          onClick={() => {
+            const grams = b.form === 'fresh' ? driedForFreshG(i.grams, other) : freshForDriedG(i.grams, b);
+            const { written: _written, ...rest } = i;
+            onChange(
+              changeIngredient(way, { ...rest, plant: other.slug, grams: Math.round(grams * 10) / 10 }),
+              `${i.id} form`,
+            );
+          }}
+        >
+          Use it {b.form === 'fresh' ? 'dried' : 'fresh'} instead
+        </button>
+      )}
+    </li>
+  );
+}
+
+/** The same plant dried for fresh, or fresh for dried, where the table has both. */
+function otherForm(b: Botanical): Botanical | undefined {
+  const wanted =
+    b.form === 'fresh' ? (o: Botanical) => o.form.startsWith('dried') : (o: Botanical) => o.form === 'fresh';
+  return botanicals().find((o) => o.latinName === b.latinName && o.part === b.part && wanted(o) && o.slug !== b.slug);
+}
+
+/** Minutes a stage lasts, for those that have some. */
+function lasts(way: BrewWay, stageId: string): number | undefined {
+  const stage = way.stages.find((s) => s.id === stageId);
+  return stage && 'minutes' in stage ? stage.minutes : undefined;
+}
+
+/** An amount as cooks write it: grams, cups, spoons, pieces. What could not be read stays, and says so. */
+function AmountField({
+  ingredient,
+  plant,
+  name,
+  onGrams,
+}: {
+  ingredient: BrewIngredient;
+  plant: Botanical;
+  name: string;
+  onGrams: (grams: number, written: string | undefined) => void;
+}): ReactNode {
+  const id = useId();
+  const shown = ingredient.written ?? f.grams(ingredient.grams);
+  const [text, setText] = useState(shown);
+  const [fault, setFault] = useState<string | undefined>(undefined);
+  const take = (): void => {
+    if (text.trim() === shown) return setFault(undefined);
+    const read = readAmount(/^[\d.,/ ]+$/.test(text.trim()) ? `${text.trim()} g` : text);
+    if (read.kind === 'unread') return setFault(read.message);
+    try {
+      const grams = Math.round(gramsOf(read.amount, plant) * 100) / 100;
+      setFault(undefined);
+      onGrams(grams, read.amount.unit.kind === 'mass' ? undefined : text.trim());
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setFault(`${plant.name} has no such measure: ${error.accepted} is accepted.`);
+    }
+  };
+  return (
+    <span>
+      <label htmlFor={id} className="sr-only">
+        Amount of {name}
+      </label>
+      <input
+        id={id}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={take}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') take();
+          if (e.key === 'Escape') setText(shown);
+        }}
+        aria-invalid={fault !== undefined}
+        className="min-h-11 w-40 rounded-md border border-ink/35 bg-surface px-3 font-semibold"
+      />
+      {ingredient.written !== undefined && <span className="ml-2 text-muted">about {f.grams(ingredient.grams)}</span>}
+      {fault && (
+        <span role="alert" className="mt-1 block max-w-80 border-l-4 border-stop bg-stop-wash px-2 py-1 text-sm">
+          {fault}
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,330 @@
+import type { ReactNode } from 'react';
+import { HANDS_WORK, SWEETENERS, type Stage } from '@steepsis/core';
+import { HANDS_WORDS, PLACE_WORDS, STAGE_KIND_WORDS, stageWords } from '@/shared/format/names';
+import { Figure, Tick } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+
+type Change = (stage: Stage, what: string) => void;
+
+/** A stage by a name that tells it from the others. */
+export const stageTitle = (stage: Stage): string =>
+  stage.kind === 'hands' ? HANDS_WORDS[stage.work] : `${STAGE_KIND_WORDS[stage.kind]}, ${stageWords(stage)}`;
+
+const SWEETENER_CHOICES = Object.entries(SWEETENERS).map(([value, s]) => ({ value, label: s.name.toLowerCase() }));
+const MINUTES = { unit: 'min', min: 0.5, max: 1440 } as const;
+const HOURS = { unit: 'h', min: 0.25, max: 72 } as const;
+
+/** A stage as a sentence whose figures and choices are set in place. */
+export function StageFields({ stage, onChange }: { stage: Stage; onChange: Change }): ReactNode {
+  return (
+    <>
+      <Sentence stage={stage} onChange={onChange} />
+      {hasLid(stage) && (
+        <>
+          , lid{' '}
+          <InlineChoice
+            label="Lid"
+            value={stage.lid}
+            choices={[
+              { value: 'closed', label: 'on' },
+              { value: 'loose', label: 'loose' },
+              { value: 'open', label: 'off' },
+            ]}
+            onValue={(lid) => onChange({ ...stage, lid }, 'lid')}
+          />
+        </>
+      )}
+      {isStirred(stage) && (
+        <>
+          ,{' '}
+          <InlineChoice
+            label="Stirring"
+            value={stage.agitation}
+            choices={[
+              { value: 'still', label: 'left still' },
+              { value: 'stirred-now-and-then', label: 'stirred now and then' },
+              { value: 'stirred-all-the-time', label: 'stirred all the time' },
+              { value: 'boiling', label: 'boiling' },
+            ]}
+            onValue={(agitation) => onChange({ ...stage, agitation }, 'stirring')}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+const hasLid = (s: Stage): boolean => ['heat', 'hold', 'steep', 'cool', 'ferment'].includes(s.kind);
+const isStirred = (s: Stage): boolean => s.kind === 'hold' || s.kind === 'steep';
+
+function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): ReactNode {
+  switch (s.kind) {
+    case 'toast':
+      return (
+        <>
+          Toast dry at{' '}
+          <Figure
+            label="Toast temperature"
+            value={s.atC}
+            range={{ unit: '°C', min: 40, max: 260 }}
+            step={5}
+            unit="°C"
+            onValue={(atC) => onChange({ ...s, atC }, 'atC')}
+          />{' '}
+          for{' '}
+          <Figure
+            label="Toast minutes"
+            value={s.minutes}
+            range={{ unit: 'min', min: 0.5, max: 120 }}
+            step={1}
+            digits={1}
+            unit="min"
+            onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
+          />
+        </>
+      );
+    case 'heat':
+      return (
+        <>
+          Heat{' '}
+          <InlineChoice
+            label="Heat to"
+            value={s.to === 'boil' ? 'boil' : 'degrees'}
+            choices={[
+              { value: 'boil', label: 'to the boil' },
+              { value: 'degrees', label: 'to a temperature' },
+            ]}
+            onValue={(v) => onChange({ ...s, to: v === 'boil' ? 'boil' : 80 }, 'to')}
+          />
+          {s.to !== 'boil' && (
+            <>
+              {' '}
+              of{' '}
+              <Figure
+                label="Heat temperature"
+                value={s.to}
+                range={{ unit: '°C', min: 10, max: 110 }}
+                step={1}
+                unit="°C"
+                onValue={(to) => onChange({ ...s, to }, 'to')}
+              />
+            </>
+          )}
+        </>
+      );
+    case 'hold':
+      return (
+        <>
+          Keep it there, simmering or below, for{' '}
+          <Figure
+            label="Hold minutes"
+            value={s.minutes}
+            range={MINUTES}
+            step={1}
+            digits={1}
+            unit="min"
+            onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
+          />
+        </>
+      );
+    case 'steep': {
+      const long = s.place !== 'off-heat';
+      return (
+        <>
+          Steep{' '}
+          <InlineChoice
+            label="Steep where"
+            value={s.place}
+            choices={Object.entries(PLACE_WORDS).map(([value, label]) => ({ value: value as typeof s.place, label }))}
+            onValue={(place) =>
+              onChange(
+                { ...s, place, minutes: place === 'off-heat' ? Math.min(s.minutes, 60) : Math.max(s.minutes, 240) },
+                'place',
+              )
+            }
+          />{' '}
+          for{' '}
+          {long ? (
+            <Figure
+              label="Steep hours"
+              value={s.minutes / 60}
+              range={HOURS}
+              step={1}
+              digits={2}
+              unit="h"
+              onValue={(h) => onChange({ ...s, minutes: Math.round(h * 60) }, 'minutes')}
+            />
+          ) : (
+            <Figure
+              label="Steep minutes"
+              value={s.minutes}
+              range={MINUTES}
+              step={1}
+              digits={1}
+              unit="min"
+              onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
+            />
+          )}
+        </>
+      );
+    }
+    case 'cool':
+      return (
+        <>
+          Cool to{' '}
+          <Figure
+            label="Cool temperature"
+            value={s.toC}
+            range={{ unit: '°C', min: 1, max: 99 }}
+            step={1}
+            unit="°C"
+            onValue={(toC) => onChange({ ...s, toC }, 'toC')}
+          />{' '}
+          <InlineChoice
+            label="Cool how"
+            value={s.by}
+            choices={[
+              { value: 'ice-bath', label: 'in an ice bath' },
+              { value: 'standing', label: 'by standing' },
+            ]}
+            onValue={(by) => onChange({ ...s, by }, 'by')}
+          />
+        </>
+      );
+    case 'hands':
+      return (
+        <InlineChoice
+          label="Work"
+          value={s.work}
+          choices={HANDS_WORK.map((value) => ({ value, label: HANDS_WORDS[value] }))}
+          onValue={(work) => onChange({ ...s, work }, 'work')}
+        />
+      );
+    case 'strain':
+      return (
+        <>
+          Strain through{' '}
+          <InlineChoice
+            label="Strain through"
+            value={s.through}
+            choices={[
+              { value: 'sieve', label: 'a sieve' },
+              { value: 'fine-cloth', label: 'a fine cloth' },
+              { value: 'paper', label: 'paper' },
+            ]}
+            onValue={(through) => onChange({ ...s, through }, 'through')}
+          />
+          ,{' '}
+          <InlineChoice
+            label="Press"
+            value={s.press ? 'press' : 'drain'}
+            choices={[
+              { value: 'drain', label: 'draining only' },
+              { value: 'press', label: 'pressing' },
+            ]}
+            onValue={(v) => onChange({ ...s, press: v === 'press' }, 'press')}
+          />
+        </>
+      );
+    case 'rinse':
+      return (
+        <>
+          Rinse the plants with{' '}
+          <Figure
+            label="Rinse water"
+            value={s.waterMl}
+            range={{ unit: 'ml', min: 1, max: 20_000 }}
+            step={10}
+            unit="ml"
+            onValue={(waterMl) => onChange({ ...s, waterMl }, 'waterMl')}
+          />{' '}
+          of water
+        </>
+      );
+    case 'dissolve':
+      return (
+        <>
+          Stir in{' '}
+          <InlineChoice
+            label="Sweetener"
+            value={s.sweetener}
+            choices={SWEETENER_CHOICES}
+            onValue={(sweetener) => onChange({ ...s, sweetener }, 'sweetener')}
+          />
+          ,{' '}
+          {'gPerMl' in s.to ? (
+            <Figure
+              label="Sweetener to 100 ml"
+              value={s.to.gPerMl * 100}
+              range={{ unit: 'g', min: 1, max: 300 }}
+              step={5}
+              digits={1}
+              unit="g to 100 ml"
+              onValue={(g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to')}
+            />
+          ) : (
+            <Figure
+              label="Sweeten to"
+              value={s.to.brix}
+              range={{ unit: '°Bx', min: 1, max: 80 }}
+              step={1}
+              unit="°Bx"
+              onValue={(brix) => onChange({ ...s, to: { brix } }, 'to')}
+            />
+          )}
+          <Tick
+            checked={'brix' in s.to}
+            onChange={(on) => onChange({ ...s, to: on ? { brix: 50 } : { gPerMl: 0.5 } }, 'by')}
+          >
+            up to a Brix instead of by what came out
+          </Tick>
+        </>
+      );
+    case 'reduce':
+      return (
+        <>
+          Boil down to{' '}
+          {'share' in s.to ? (
+            <Figure
+              label="Share left"
+              value={s.to.share * 100}
+              range={{ unit: '%', min: 2, max: 100 }}
+              step={5}
+              unit="% of it"
+              onValue={(p) => onChange({ ...s, to: { share: p / 100 } }, 'to')}
+            />
+          ) : (
+            <Figure
+              label="Reduce to"
+              value={s.to.brix}
+              range={{ unit: '°Bx', min: 1, max: 80 }}
+              step={1}
+              unit="°Bx"
+              onValue={(brix) => onChange({ ...s, to: { brix } }, 'to')}
+            />
+          )}
+          <Tick
+            checked={'brix' in s.to}
+            onChange={(on) => onChange({ ...s, to: on ? { brix: 60 } : { share: 0.5 } }, 'by')}
+          >
+            to a Brix instead of a share
+          </Tick>
+        </>
+      );
+    case 'ferment':
+      return (
+        <>
+          Let it work for{' '}
+          <Figure
+            label="Ferment days"
+            value={s.days}
+            range={{ unit: 'days', min: 0.1, max: 60 }}
+            step={0.5}
+            digits={1}
+            unit="days"
+            onValue={(days) => onChange({ ...s, days }, 'days')}
+          />
+        </>
+      );
+  }
+}

@@ -1,0 +1,92 @@
+import {
+  blankWay,
+  freeId,
+  InputError,
+  planDrink,
+  requireDrink,
+  writtenTarget,
+  type BrewWay,
+  type Drink,
+  type Kitchen,
+  type OwnPlant,
+  type PlanResult,
+} from '@steepsis/core';
+
+/** A drink with nothing in it yet. */
+export function blankDrink(): Drink {
+  const way = blankWay();
+  return {
+    v: 2,
+    id: 'new',
+    version: 1,
+    name: 'A new drink',
+    brews: [{ id: 'brew', name: 'Brew', ways: [way] }],
+    mix: [
+      { id: 'brew', name: 'Brew', from: { kind: 'brew', brewId: 'brew' }, book: 'all', at: 'jug' },
+      { id: 'water', name: 'Cold water', from: { kind: 'water', water: 'still' }, book: 'rest', at: 'jug' },
+    ],
+    serve: { glassMl: 250, iceG: 80, rightAtMin: 5 },
+    book: { wayId: way.id, jugMl: 1500, iced: true },
+    defaults: {
+      litres: 1.5,
+      glassMl: 250,
+      iced: true,
+      strengthX: 1,
+      sugarGPerL: 0,
+      wayId: way.id,
+      steepMin: 10,
+      audience: [],
+    },
+  };
+}
+
+/** An id from a name, that no other drink has. */
+export const drinkId = (name: string, taken: readonly string[]): string =>
+  freeId(
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'drink',
+    taken,
+  );
+
+export type Tried =
+  | { kind: 'drink'; drink: Drink; result: PlanResult }
+  /** what is wrong with it, in words */
+  | { kind: 'not-yet'; message: string };
+
+/** The drink as written, run forward: its own target follows from it. */
+export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly OwnPlant[]): Tried {
+  try {
+    const used = new Set(draft.brews.flatMap((b) => b.ways.flatMap((w) => w.ingredients.map((i) => i.plant))));
+    const plants = ownPlants.filter((p) => used.has(p.id));
+    const before = (draft.plants ?? []).filter((p) => used.has(p.id) && !plants.some((o) => o.id === p.id));
+    const all = [...before, ...plants];
+    const { plants: _was, ...bare } = draft;
+    const whole: Drink = all.length > 0 ? { ...bare, plants: all } : bare;
+    const drink = { ...whole, defaults: writtenTarget(whole) };
+    requireDrink(drink);
+    return { kind: 'drink', drink, result: planDrink(drink, drink.defaults, kitchen) };
+  } catch (error) {
+    if (error instanceof InputError) return { kind: 'not-yet', message: inWords(error, draft) };
+    throw error;
+  }
+}
+
+/** What the core says of a field, as a cook would say it. */
+function inWords(error: InputError, draft: Drink): string {
+  if (draft.brews.every((b) => b.ways.every((w) => w.ingredients.length === 0)))
+    return 'Add a plant, and the figures follow.';
+  const field = error.field.split('.').at(-1)!;
+  return `${field.charAt(0).toUpperCase()}${field.slice(1)}: ${error.accepted} is accepted, not ${typeof error.got === 'string' ? `“${error.got}”` : String(error.got)}.`;
+}
+
+/** Replaces one way of one brew. */
+export const withWay = (drink: Drink, brewId: string, way: BrewWay): Drink => ({
+  ...drink,
+  brews: drink.brews.map((b) =>
+    b.id === brewId ? { ...b, ways: b.ways.map((w) => (w.id === way.id ? way : w)) } : b,
+  ) as unknown as Drink['brews'],
+});

@@ -1,0 +1,1 @@
+export { beginCopy } from './recipeStore';

@@ -1,0 +1,43 @@
+import type { ReactNode } from 'react';
+import type { DoseRung } from '@steepsis/core';
+import * as f from '@/shared/format/format';
+
+/** A plant's dose as a graduated line: where it is restrained, usual, bold, where it turns, and where this drink stands. */
+export function DoseLadder({ rungs, now }: { rungs: readonly DoseRung[]; now?: number }): ReactNode {
+  const top = Math.max(...rungs.map((r) => r.gPerL), now ?? 0) * 1.12;
+  const at = (g: number): string => `${(100 * g) / top}%`;
+  const nearest = now === undefined ? undefined : rungs.filter((r) => r.gPerL <= now * 1.001).at(-1);
+  return (
+    <figure>
+      <div className="relative mx-3 h-16" aria-hidden>
+        <div className="absolute inset-x-0 top-8 h-0.5 bg-ink" />
+        {rungs.map((r) => (
+          <div key={r.word} className="absolute top-5 -translate-x-1/2 text-center" style={{ left: at(r.gPerL) }}>
+            <div className={`mx-auto w-0.5 bg-ink ${r.word.startsWith('turns') ? 'h-7' : 'h-3.5'}`} />
+          </div>
+        ))}
+        {now !== undefined && (
+          <div className="absolute top-0 -translate-x-1/2" style={{ left: at(now) }}>
+            <div className="text-center text-sm font-semibold">here</div>
+            <div className="mx-auto h-3 w-3 rotate-45 bg-action" />
+          </div>
+        )}
+      </div>
+      <figcaption className="text-[0.95rem]">
+        {rungs.map((r, i) => (
+          <span key={r.word}>
+            {i > 0 && ', '}
+            {r.word} {r.word.startsWith('turns') ? 'above ' : 'at '}
+            {f.gPerL(r.gPerL)}
+          </span>
+        ))}
+        {now !== undefined && (
+          <strong className="font-semibold">
+            . Here {f.gPerL(now)}: {nearest?.word ?? 'below restrained'}.
+          </strong>
+        )}
+        <span className="text-muted"> As served; table and house estimate.</span>
+      </figcaption>
+    </figure>
+  );
+}
