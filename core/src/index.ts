@@ -127,6 +127,7 @@ export {
   onHandOf,
   plannedMl,
   runningStage,
+  runOfBatch,
   standardOf,
   strainedOffAt,
   sweetenerOf,

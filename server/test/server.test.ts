@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Sequelize } from 'sequelize';
-import { DEMO_BATCHES } from '../src/demo/demoBatches';
+import { DEMO_BATCHES, OTHER_BATCHES } from '../src/demo/demoBatches';
 import { seedDemo } from '../src/demo/seedDemo';
 import { TestServer } from './testServer';
 
@@ -69,18 +69,22 @@ describe('its database', () => {
 });
 
 describe('the demo notebook', () => {
-  it('looks lived in: batches, tastings, one thrown away, one running, something on the shelf', async () => {
+  it('looks lived in: batches, tastings, one thrown away, a steep and a jar running, lots that differ', async () => {
     server.now = new Date();
     await seedDemo(server.application, server.now);
     const { batches } = (await server.http.get('/api/batches?limit=200')).body;
-    expect(batches).toHaveLength(DEMO_BATCHES.length + 1);
+    expect(batches).toHaveLength(DEMO_BATCHES.length + OTHER_BATCHES.length + 2);
     const phases = batches.map((b: { phase: string }) => b.phase);
-    expect(phases.filter((p: string) => p === 'running')).toHaveLength(1);
+    expect(phases.filter((p: string) => p === 'running')).toHaveLength(2);
     expect(phases.filter((p: string) => p === 'discarded')).toHaveLength(1);
     expect((await server.http.get('/api/shelf')).body.batches.length).toBeGreaterThan(0);
     const drink = (await server.http.get('/api/drinks/roselle-rose-hip-cooler')).body;
     expect(drink.tastings).toHaveLength(7);
     expect(drink.next.kind).not.toBe('none');
+    const house = (await server.http.get('/api/house')).body;
+    const roselle = house.pantry.find((p: { body: { plant: string } }) => p.body.plant === 'roselle_dried_whole');
+    expect(new Set(roselle.body.lots.map((l: { potency: number }) => l.potency)).size).toBe(2);
+    expect(house.plants).toHaveLength(1);
   }, 20_000);
 
   it('is not filled twice, nor over a cook’s own batches', async () => {

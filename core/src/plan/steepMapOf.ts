@@ -48,7 +48,9 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
     columns: COLUMNS,
     rows: ROWS,
     maxMinutes: Math.min(1440, Math.max(5, minutes * 2)),
-    startC: cold ? { low: Math.min(2, pool.ambientC), high: 45 } : { low: 45, high: Math.max(boilC, time.fromC) },
+    startC: cold
+      ? { low: Math.min(2, pool.ambientC), high: 45 }
+      : { low: pool.ambientC + 2, high: Math.max(boilC, time.fromC) },
     ...pool,
     agitation: main.agitation,
   };

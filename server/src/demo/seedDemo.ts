@@ -3,18 +3,28 @@ import type { INestApplication } from '@nestjs/common';
 import {
   batchAfter,
   concentrateOf,
+  factsOfPlan,
+  findingsOf,
   jugWantedOf,
   mixJug,
   onHandOf,
+  planDrink,
   plannedMl,
+  runningStage,
+  runOfBatch,
   volumeMl,
+  warningsOfPlan,
+  type Batch,
   type BatchEventBody,
+  type Drink,
   type PlanTarget,
+  type Stage,
 } from '@steepsis/core';
-import type { BatchView } from '@steepsis/contract';
 import { BatchesService } from '../batches/batches.service';
 import { DrinksService } from '../drinks/drinks.service';
-import { DEMO_BATCHES, RUNNING_FRIDGE_STEEP, type DemoBatch } from './demoBatches';
+import { HouseService, KITCHEN_ID } from '../house/house.service';
+import { DEMO_BATCHES, LIVE_JAR, OTHER_BATCHES, RUNNING_FRIDGE_STEEP, type DemoBatch } from './demoBatches';
+import { DEMO_KITCHEN, DEMO_PLANT, demoPantry } from './demoHouse';
 
 /**
  * Fills an empty notebook with a made-up summer: batches, tastings and what is left of them, all through the same door
@@ -23,68 +33,104 @@ import { DEMO_BATCHES, RUNNING_FRIDGE_STEEP, type DemoBatch } from './demoBatche
 export async function seedDemo(app: INestApplication, now: Date): Promise<void> {
   const batches = app.get(BatchesService);
   const drinks = app.get(DrinksService);
+  const house = app.get(HouseService);
   if ((await batches.list({ limit: 1 })).length > 0) return;
-  const cook = new DemoCook(batches, drinks, now);
-  for (const demo of DEMO_BATCHES) await cook.make(demo);
+  await house.save('kitchen', KITCHEN_ID, 0, DEMO_KITCHEN);
+  await house.save('plants', DEMO_PLANT.id, 0, DEMO_PLANT);
+  const cook = new DemoCook(batches, drinks, house, now);
+  const past = [...DEMO_BATCHES, ...OTHER_BATCHES].sort((a, b) => b.daysAgo - a.daysAgo);
+  for (const demo of past) await cook.make(demo);
+  await cook.untilWorking(LIVE_JAR);
   await cook.start(RUNNING_FRIDGE_STEEP);
+  // What is there is noted last: it is what is left after the summer.
+  for (const entry of demoPantry(now)) await house.save('pantry', entry.plant, 0, entry);
 }
 
-/** The one brew of the drink that the demo summer is about. */
-const BREW = 'concentrate';
+const COOLER = 'roselle-rose-hip-cooler';
 
 class DemoCook {
   constructor(
     private readonly batches: BatchesService,
     private readonly drinks: DrinksService,
+    private readonly house: HouseService,
     private readonly now: Date,
   ) {}
 
-  async start({ daysAgo, atHour, change }: DemoBatch): Promise<{ view: BatchView; startMs: number }> {
+  async start({ drinkId = COOLER, daysAgo, atHour, change }: DemoBatch): Promise<{ batch: Batch; startMs: number }> {
     const startMs = this.moment(daysAgo, atHour);
-    const drink = await this.drinks.drink('roselle-rose-hip-cooler');
+    const drink = await this.drinks.drink(drinkId);
     const target: PlanTarget = { ...drink.defaults, ...change };
     const view = await this.batches.start({
       id: randomUUID(),
       eventId: randomUUID(),
       at: new Date(startMs).toISOString(),
-      drinkId: drink.id,
+      drinkId,
       drinkVersion: drink.version,
       target,
+      acknowledged: await this.readWarnings(drink, target),
     });
-    return { view, startMs };
+    return { batch: batchAfter(view.events), startMs };
   }
 
   async make(demo: DemoBatch): Promise<void> {
-    const { view, startMs } = await this.start(demo);
-    const say = (afterMin: number, body: BatchEventBody): Promise<BatchView> =>
-      this.batches.append(view.id, {
-        id: randomUUID(),
-        at: new Date(startMs + afterMin * 60_000).toISOString(),
-        ...body,
-      });
-    const hot = demo.change.wayId !== 'fridge-overnight';
-    if (hot) await say(demo.heatMin, { type: 'stage-ended', brewId: BREW, stageId: 'heat' });
-    const strainedMin = (hot ? demo.heatMin : 0) + demo.steepedMin;
-    const strained = batchAfter(
-      (await say(strainedMin, { type: 'stage-ended', brewId: BREW, stageId: 'steep' })).events,
-    );
+    const started = await this.start(demo);
+    const strained = await this.throughStages(started, demo, () => true);
+    const { startMs } = started;
+    const [{ brewId }] = strained.plan.brews;
+    const doneMin = (Date.parse(strained.strainedAt!) - startMs) / 60_000;
+    const say = (afterMin: number, body: BatchEventBody): Promise<Batch> =>
+      this.say(strained.id, startMs, afterMin, body);
     if (demo.spoiled) {
-      await say(strainedMin + 200, { type: 'discarded', why: demo.spoiled });
+      await say(doneMin + 200, { type: 'discarded', why: demo.spoiled });
       return;
     }
-    const value = Math.round((volumeMl(concentrateOf(strained, BREW)) * demo.yieldShare) / 5) * 5;
-    const measured = batchAfter(
-      (await say(strainedMin + 6, { type: 'measured', what: 'volume', brewId: BREW, value, method: 'jug' })).events,
-    );
+    const value = Math.round((volumeMl(concentrateOf(strained, brewId)) * demo.yieldShare) / 5) * 5;
+    const measured = await say(doneMin + 6, { type: 'measured', what: 'volume', brewId, value, method: 'jug' });
     const jug = mixJug(onHandOf(measured), jugWantedOf(measured));
-    const hadMl = { syrup: plannedMl(measured.plan, 'syrup') };
-    await say(strainedMin + 30, { type: 'mixed', mix: jug.mix, hadMl, sugarAddedG: 0 });
-    const jugMl = jug.figures.volumeMl;
+    const hadMl = Object.fromEntries(
+      measured.plan.promised.syrups.map((s) => [s.lineId, plannedMl(measured.plan, s.lineId)]),
+    );
+    await say(doneMin + 30, { type: 'mixed', mix: jug.mix, hadMl, sugarAddedG: 0 });
     if (demo.ph !== undefined)
-      await say(strainedMin + 35, { type: 'measured', what: 'ph', value: demo.ph, method: 'meter' });
-    await say(strainedMin + 240, { type: 'tasted', state: 'iced', verdict: demo.verdict });
-    if (demo.drunkShare > 0)
-      await say(strainedMin + 300, { type: 'poured', vesselId: 'jug', ml: Math.floor(jugMl * demo.drunkShare) });
+      await say(doneMin + 35, { type: 'measured', what: 'ph', value: demo.ph, method: 'meter' });
+    const state = measured.plan.target.iced ? 'iced' : 'chilled';
+    await say(doneMin + 240, { type: 'tasted', state, verdict: demo.verdict });
+    const ml = Math.floor(jug.figures.volumeMl * demo.drunkShare);
+    if (ml > 0) await say(doneMin + 300, { type: 'poured', vesselId: 'jug', ml });
+  }
+
+  /** A batch up to the jar that works, and no further. */
+  async untilWorking(demo: DemoBatch): Promise<void> {
+    await this.throughStages(await this.start(demo), demo, (kind) => kind !== 'ferment');
+  }
+
+  /** Ends one stage after the other as planned, or as it really took, while the stages are of a kind to be ended. */
+  private async throughStages(
+    { batch: begun, startMs }: { batch: Batch; startMs: number },
+    { took = {} }: DemoBatch,
+    ends: (kind: Stage['kind']) => boolean,
+  ): Promise<Batch> {
+    let batch = begun;
+    const [{ brewId }] = batch.plan.brews;
+    for (;;) {
+      const running = runningStage(batch, brewId);
+      if (!running || !ends(running.kind)) return batch;
+      const planned = runOfBatch(batch, brewId).stages.find((s) => s.stageId === running.stageId)!;
+      const minutes = took[running.stageId] ?? planned.endMin - planned.startMin;
+      const afterMin = (Date.parse(running.startedAt) - startMs) / 60_000 + minutes;
+      batch = await this.say(batch.id, startMs, afterMin, { type: 'stage-ended', brewId, stageId: running.stageId });
+    }
+  }
+
+  private async say(batchId: string, startMs: number, afterMin: number, body: BatchEventBody): Promise<Batch> {
+    const at = new Date(startMs + afterMin * 60_000).toISOString();
+    return batchAfter((await this.batches.append(batchId, { id: randomUUID(), at, ...body })).events);
+  }
+
+  /** The cook of the demo has read the warnings of what it makes. */
+  private async readWarnings(drink: Drink, target: PlanTarget): Promise<string[]> {
+    const result = planDrink(drink, target, await this.house.kitchen());
+    return result.kind === 'plan' ? warningsOfPlan(findingsOf(...factsOfPlan(result.plan))).map((w) => w.id) : [];
   }
 
   /** A local hour, some days before the demo is started; never later than just now. */

@@ -138,7 +138,8 @@ function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
         </p>
         {plan && (
           <p className="mt-2">
-            {f.volume(plan.target.litres * 1000)} {manner(plan)}, {sweetness(plan)}, {caffeineText(plan)}, ready in{' '}
+            {f.volume(plan.target.litres * 1000)} {manner(plan)} at {f.strength(plan.glass.figures.strengthX)}, the base{' '}
+            {f.strength(plan.brews[0].figures.strengthX)}, {sweetness(plan)}, {caffeineText(plan)}, ready in{' '}
             {f.duration(minutesOf(plan).total)};{' '}
             {summary.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
           </p>
@@ -153,6 +154,8 @@ function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
             Recipe
           </LinkButton>
           <Button
+            kind="quiet"
+            className="px-2"
             aria-label={`Copy ${summary.name}`}
             onClick={() => {
               beginCopy({ ...summary.drink, name: `${summary.name}, my way` });
@@ -161,10 +164,17 @@ function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
           >
             <Copy size={17} aria-hidden /> Copy
           </Button>
-          <LinkButton to={`/drinks/${summary.id}/versions`} aria-label={`Versions of ${summary.name}`}>
+          <LinkButton
+            kind="quiet"
+            className="px-2"
+            to={`/drinks/${summary.id}/versions`}
+            aria-label={`Versions of ${summary.name}`}
+          >
             <History size={17} aria-hidden /> Versions
           </LinkButton>
           <Button
+            kind="quiet"
+            className="px-2"
             aria-label={summary.archived ? `Take ${summary.name} back` : `Put ${summary.name} away`}
             disabled={archive.isPending}
             onClick={() => archive.mutate({ id: summary.id, archived: !summary.archived })}

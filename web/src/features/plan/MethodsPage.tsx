@@ -73,25 +73,27 @@ function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode 
     >
       <Refusal error={save.error} />
       <Panel title="What to compare" aside={`${shown.length} of ${MOST_COLUMNS}`}>
-        {groupsOf(choices).map(([group, items]) => (
-          <fieldset key={group} className="mb-2">
-            <legend className="text-sm text-muted">{group}</legend>
-            <div className="flex flex-wrap gap-1.5">
-              {items.map((c) => (
-                <button
-                  key={c.key}
-                  type="button"
-                  aria-pressed={shown.includes(c.key)}
-                  title={c.why}
-                  onClick={() => toggle(c.key)}
-                  className="min-h-11 rounded-full border border-ink/35 px-3.5 text-[0.92rem] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-surface"
-                >
-                  {c.candidate.name}
-                </button>
-              ))}
-            </div>
-          </fieldset>
-        ))}
+        <div className="grid gap-x-8 lg:grid-cols-2">
+          {groupsOf(choices).map(([group, items]) => (
+            <fieldset key={group} className="mb-2">
+              <legend className="text-sm text-muted">{group}</legend>
+              <div className="flex flex-wrap gap-1.5">
+                {items.map((c) => (
+                  <button
+                    key={c.key}
+                    type="button"
+                    aria-pressed={shown.includes(c.key)}
+                    title={c.why}
+                    onClick={() => toggle(c.key)}
+                    className="min-h-11 rounded-full border border-ink/35 px-3.5 text-[0.92rem] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-surface"
+                  >
+                    {c.candidate.name}
+                  </button>
+                ))}
+              </div>
+            </fieldset>
+          ))}
+        </div>
       </Panel>
       {columns.length === 0 ? (
         <p className="mt-4 text-muted">Choose two or more to see them side by side.</p>

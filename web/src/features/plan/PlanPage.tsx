@@ -202,14 +202,16 @@ function PlanFigures({
       <Panel className="mt-4">
         <VesselLine plan={plan} />
       </Panel>
-      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
-        {brew.curve && <PullPanel plan={plan} onPull={onPull} />}
-        <Panel title="Mind this">{cautions}</Panel>
-        <div className="grid content-start gap-3 lg:grid-cols-2">
+      <div className="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+        <div className="grid gap-3">
+          {brew.curve && <PullPanel plan={plan} onPull={onPull} />}
           <WaterAndCooling plan={plan} />
-          <GlassPanel plan={plan} house={house} />
         </div>
-        <PrintPanel plan={plan} />
+        <div className="grid gap-3">
+          <Panel title="Mind this">{cautions}</Panel>
+          <GlassPanel plan={plan} house={house} />
+          <PrintPanel plan={plan} />
+        </div>
       </div>
     </>
   );

@@ -13,7 +13,7 @@ import { alongPath, linesAt, readingAt, type Point } from './contours';
 import { useSteepMap } from './useSteepMap';
 
 const [WIDTH, HEIGHT] = [560, 300];
-const PAD = { left: 44, right: 14, top: 14, bottom: 30 } as const;
+const PAD = { left: 44, right: 14, top: 24, bottom: 30 } as const;
 const STRENGTHS = [0.6, 0.8, 1, 1.2] as const;
 
 type Scale = { x: (minutes: number) => number; y: (tempC: number) => number; minutesAt: (x: number) => number };
@@ -171,7 +171,7 @@ function Axes({ planned, scale, long }: { planned: PlannedSteepMap; scale: Scale
           </text>
         </g>
       ))}
-      <text x={6} y={PAD.top + 2}>
+      <text x={4} y={12}>
         °C
       </text>
       {ticks.map((m) => (
@@ -212,7 +212,7 @@ const Lines = memo(function Lines({
     <g fill="none">
       {strengths.map(({ value, lines }) =>
         lines.map((line, i) => {
-          const top = line.reduce((a, p) => (p.tempC > a.tempC ? p : a));
+          const foot = line.reduce((a, p) => (p.tempC < a.tempC ? p : a));
           return (
             <g key={`${value} ${i}`}>
               <path
@@ -223,8 +223,8 @@ const Lines = memo(function Lines({
               />
               {i === 0 && (
                 <text
-                  x={Math.min(WIDTH - 34, scale.x(top.minutes) + 3)}
-                  y={Math.max(PAD.top + 10, scale.y(top.tempC) + 11)}
+                  x={Math.min(WIDTH - 36, scale.x(foot.minutes) + 4)}
+                  y={Math.min(HEIGHT - PAD.bottom - 20, scale.y(foot.tempC))}
                   fontSize={11.5}
                   fill="currentColor"
                 >

@@ -214,8 +214,8 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
           <VesselLine plan={plan} />
           <p className="mt-3 border-t border-line pt-3 text-[0.95rem]">
             As written it is {f.volume(plan.target.litres * 1000)} with {f.gPerL(plan.target.sugarGPerL)} of sugar,
-            harshness at {Math.round(plan.glass.figures.harsh * 100)} % of the limit, at most{' '}
-            {Math.round(plan.glass.liquid.caffeineMg)} mg of caffeine a glass
+            harshness at {Math.round(plan.glass.figures.harsh * 100)} % of the limit,{' '}
+            {caffeine(plan.glass.liquid.caffeineMg)}
             {restOf(plan.brews.map((b) => b.way))}.
           </p>
           {serious.length > 0 && (
@@ -229,6 +229,9 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
     </Panel>
   );
 }
+
+const caffeine = (mg: number): string =>
+  mg < 0.5 ? 'no caffeine' : `at most ${Math.round(mg)} mg of caffeine a glass`;
 
 const restOf = (ways: readonly BrewWay[]): string => {
   const hours = Math.max(0, ...ways.map((w) => w.restHours ?? 0));

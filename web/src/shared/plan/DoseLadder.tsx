@@ -9,17 +9,22 @@ export function DoseLadder({ rungs, now }: { rungs: readonly DoseRung[]; now?: n
   const nearest = now === undefined ? undefined : rungs.filter((r) => r.gPerL <= now * 1.001).at(-1);
   return (
     <figure>
-      <div className="relative mx-3 h-16" aria-hidden>
+      <div className="relative mx-8 h-24" aria-hidden>
         <div className="absolute inset-x-0 top-8 h-0.5 bg-ink" />
-        {rungs.map((r) => (
-          <div key={r.word} className="absolute top-5 -translate-x-1/2 text-center" style={{ left: at(r.gPerL) }}>
-            <div className={`mx-auto w-0.5 bg-ink ${r.word.startsWith('turns') ? 'h-7' : 'h-3.5'}`} />
+        {rungs.map((r, i) => (
+          <div
+            key={r.word}
+            className="absolute top-5 flex -translate-x-1/2 flex-col items-center"
+            style={{ left: at(r.gPerL) }}
+          >
+            <div className={`w-0.5 bg-ink ${i % 2 === 1 ? 'h-9' : 'h-4'}`} />
+            <div className="whitespace-nowrap text-xs text-muted">{r.word}</div>
           </div>
         ))}
         {now !== undefined && (
-          <div className="absolute top-0 -translate-x-1/2" style={{ left: at(now) }}>
-            <div className="text-center text-sm font-semibold">here</div>
-            <div className="mx-auto h-3 w-3 rotate-45 bg-action" />
+          <div className="absolute top-0 flex -translate-x-1/2 flex-col items-center" style={{ left: at(now) }}>
+            <div className="text-sm font-semibold leading-4">here</div>
+            <div className="size-3 rotate-45 bg-action" />
           </div>
         )}
       </div>

@@ -75,6 +75,7 @@ const stepsOf = (plan: Plan, scale: number): Step[] => [
   ...plan.syrups.filter((s) => s.volumeMl > 0).map((s) => syrupStep(s, scale)),
   mixStep(plan, scale),
   serveStep(plan, scale),
+  ...(plan.second ? [secondStep(plan, plan.second, scale)] : []),
 ];
 
 const leafLines = (brew: PlannedBrew): Line[] =>
@@ -252,7 +253,7 @@ function serveStep(plan: Plan, scale: number): Step {
     lines: [
       {
         figure: 'glass-strength',
-        text: `${f.strength(glass.figures.strengthX)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : ''}`,
+        text: `${f.strength(glass.figures.strengthX)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
       },
       { figure: 'glass-sugar', text: `${f.gPerL(glass.figures.sugarGPerL)} sugar` },
       ...beside.map((l) => ({
@@ -273,7 +274,39 @@ function serveStep(plan: Plan, scale: number): Step {
     foot:
       glass.iceG > 0
         ? { figure: 'melt', text: `right after ${drink.serve.rightAtMin} min, ${f.grams(glass.meltedG)} melted` }
-        : { text: 'as poured' },
+        : plan.warming
+          ? {
+              figure: 'warming',
+              text: `warmed to ${f.celsius(plan.warming.toC)} in ${f.duration(plan.warming.minutes)}`,
+            }
+          : { text: 'as poured' },
+  };
+}
+
+/** The second drink from the same base, in a jug of its own. */
+function secondStep(plan: Plan, second: NonNullable<Plan['second']>, scale: number): Step {
+  const { name, water } = plan.target.second!;
+  const totalMl = second.baseMl + second.waterMl;
+  const jug: DrawnVessel = { kind: 'jug', capacityMl: Math.ceil((totalMl * 1.15) / 500) * 500, diameterCm: 11 };
+  return {
+    id: 'second',
+    title: name.charAt(0).toUpperCase() + name.slice(1),
+    lines: [
+      { figure: 'second', text: `${f.volume(second.baseMl)} of the base` },
+      { text: `${f.volume(second.waterMl)} ${water === 'sparkling' ? 'sparkling water' : 'cold water'}` },
+    ],
+    grow: 15,
+    drawing: (
+      <VesselDrawing
+        vessel={jug}
+        scale={scale}
+        layers={[{ ml: totalMl, colour: colourIn(second.liquid, jug) }]}
+        main={f.volume(totalMl)}
+        sub={f.strength(second.figures.strengthX)}
+        description={`${f.volume(totalMl)} of ${name} at ${f.strength(second.figures.strengthX)}`}
+      />
+    ),
+    foot: { text: `${f.gPerL(second.figures.sugarGPerL)} of sugar from the base` },
   };
 }
 

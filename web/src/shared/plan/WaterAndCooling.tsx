@@ -20,7 +20,10 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Boiled off', ledger.reducedMl, '−', 'yield'],
   ];
   return (
-    <Panel title="Where the water goes">
+    <Panel
+      title="Where the water goes"
+      className="grid gap-x-8 gap-y-3 lg:grid-cols-2 [&>div:first-child]:lg:col-span-2"
+    >
       <table className="w-full text-[0.92rem]">
         <tbody>
           {rows
@@ -48,10 +51,12 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
           </tr>
         </tbody>
       </table>
-      <h3 className="mt-3 text-base">Cool it in time</h3>
-      <p className="text-[0.92rem]">
-        <Explained what={() => explain(plan, 'cooling')}>{coolingText(plan)}</Explained>
-      </p>
+      <div>
+        <h3 className="text-base">Cool it in time</h3>
+        <p className="text-[0.92rem]">
+          <Explained what={() => explain(plan, 'cooling')}>{coolingText(plan)}</Explained>
+        </p>
+      </div>
     </Panel>
   );
 }

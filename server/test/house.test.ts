@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import { DEFAULT_KITCHEN, ownPlantId, ROSELLE_COOLER, type Kitchen, type PantryEntry } from '@steepsis/core';
+import { TestServer } from './testServer';
+
+let server: TestServer;
+beforeEach(async () => void (server = await new TestServer().start()));
+afterEach(() => server.stop());
+
+const entry = (leftG: number): PantryEntry => ({
+  v: 1,
+  plant: 'roselle_dried_whole',
+  lots: [
+    { id: 'old', got: '2026-05-01', from: 'the market', leftG: 20, potency: 0.8 },
+    { id: 'new', got: '2026-06-20', from: '<b>the hedge</b>', leftG, potency: 1 },
+  ],
+});
+const put = (path: string, version: number, body: unknown) =>
+  server.http.put(`/api/house/${path}`).send({ version, body });
+
+describe('the kitchen', () => {
+  it('is an ordinary one until it is changed, and plans are worked out for it from then on', async () => {
+    expect((await server.http.get('/api/house')).body.kitchen).toEqual({ version: 0, body: DEFAULT_KITCHEN });
+    const high: Kitchen = { ...DEFAULT_KITCHEN, altitudeM: 2400 };
+    await put('kitchen/kitchen', 0, high).expect(200);
+    const [start] = (await server.startBatch()).body.events;
+    expect(start).toMatchObject({ plan: { kitchen: { altitudeM: 2400 } } });
+  });
+
+  it('names what is wrong with it, and keeps what was there', async () => {
+    const bad = { ...DEFAULT_KITCHEN, fridgeC: 40, vessels: [] };
+    const { body } = await put('kitchen/kitchen', 0, bad).expect(400);
+    expect(body.errors.map((e: { field: string }) => e.field)).toEqual(['fridgeC', 'vessels']);
+    expect((await server.http.get('/api/house')).body.kitchen.version).toBe(0);
+  });
+
+  it('tells the second of two tabs, and keeps the first one’s change', async () => {
+    await put('kitchen/kitchen', 0, { ...DEFAULT_KITCHEN, roomC: 25 }).expect(200);
+    const { body } = await put('kitchen/kitchen', 0, { ...DEFAULT_KITCHEN, roomC: 18 }).expect(409);
+    expect(body.type).toBe('changed-meanwhile');
+    expect((await server.http.get('/api/house')).body.kitchen.body.roomC).toBe(25);
+    // The same words again are no conflict: a send may be repeated.
+    await put('kitchen/kitchen', 0, { ...DEFAULT_KITCHEN, roomC: 25 }).expect(200);
+  });
+});
+
+describe('the pantry', () => {
+  it('keeps lots as they are written, and a batch draws on the oldest first', async () => {
+    await put('pantry/roselle_dried_whole', 0, entry(300)).expect(200);
+    await server.startBatch();
+    const after = (await server.http.get('/api/house')).body.pantry[0].body as PantryEntry;
+    expect(after.lots[0]!.leftG).toBe(0);
+    expect(after.lots[1]!.leftG).toBeGreaterThan(200);
+    expect(after.lots[1]!.leftG).toBeLessThan(300);
+    expect(after.lots[1]!.from).toBe('<b>the hedge</b>');
+  });
+
+  it('a batch that is sent twice draws once', async () => {
+    await put('pantry/roselle_dried_whole', 0, entry(300)).expect(200);
+    const ids = { id: randomUUID(), eventId: randomUUID() };
+    await server.startBatch({}, ids);
+    const once = (await server.http.get('/api/house')).body.pantry[0];
+    expect((await server.startBatch({}, ids)).status).toBe(201);
+    expect((await server.http.get('/api/house')).body.pantry[0]).toEqual(once);
+  });
+
+  it('refuses an address that is another plant’s, and a lot that makes no sense', async () => {
+    await put('pantry/sumac_ground', 0, entry(1)).expect(400);
+    await put('pantry/roselle_dried_whole', 0, { ...entry(-5) }).expect(400);
+    await put('cellar/x', 0, {}).expect(404);
+    await server.http
+      .put('/api/house/pantry/x')
+      .send({ body: entry(1) })
+      .expect(400);
+  });
+});
+
+describe('plants of one’s own', () => {
+  const id = ownPlantId('Garden mix', 1);
+  const mix = {
+    v: 1,
+    id,
+    name: 'Garden mix',
+    parts: [
+      { plant: 'lemon_balm_dried', share: 0.6 },
+      { plant: 'peppermint_dried', share: 0.4 },
+    ],
+    strengthKnown: false,
+  };
+  it('are kept with their parts, and one of unknown parts is refused by its field', async () => {
+    await put(`plants/${id}`, 0, mix).expect(200);
+    expect((await server.http.get('/api/house')).body.plants[0].body).toEqual(mix);
+    const odd = { ...mix, id: ownPlantId('Odd', 1), parts: [{ plant: 'moon_dust', share: 1 }] };
+    const { body } = await put(`plants/${odd.id}`, 0, odd).expect(400);
+    expect(body.errors[0].got).toBe('"moon_dust"');
+  });
+  it('come along in the drink that uses them', async () => {
+    const [brew] = ROSELLE_COOLER.brews;
+    const way = brew.ways[0]!;
+    const own = { id: 'mix', plant: id, grams: 6, enters: { stageId: 'steep', atMin: 0 } };
+    const drink = {
+      ...ROSELLE_COOLER,
+      version: 2,
+      brews: [{ ...brew, ways: [{ ...way, ingredients: [...way.ingredients, own] }, ...brew.ways.slice(1)] }],
+    };
+    const { body } = await server.http.put(`/api/drinks/${drink.id}`).send(drink).expect(400);
+    expect(body.detail).toContain('a plant of the table, or one that the drink brings along');
+    await server.http
+      .put(`/api/drinks/${drink.id}`)
+      .send({ ...drink, plants: [mix] })
+      .expect(200);
+  });
+});
+
+describe('the drinks book', () => {
+  const { id } = ROSELLE_COOLER;
+  it('keeps every version, and puts a drink away without losing it', async () => {
+    await server.http
+      .put(`/api/drinks/${id}`)
+      .send({ ...ROSELLE_COOLER, version: 2, name: 'Cooler' })
+      .expect(200);
+    const { versions } = (await server.http.get(`/api/drinks/${id}/versions`)).body;
+    expect(versions.map((v: { version: number }) => v.version)).toEqual([2, 1]);
+    await server.http.put(`/api/drinks/${id}/archived`).send({ archived: true }).expect(200);
+    const listed = async () =>
+      (await server.http.get('/api/drinks')).body.drinks.find((d: { id: string }) => d.id === id);
+    expect((await listed()).archived).toBe(true);
+    await server.http.put(`/api/drinks/${id}/archived`).send({ archived: 'no' }).expect(400);
+    await server.http.put(`/api/drinks/${id}/archived`).send({ archived: false }).expect(200);
+    expect((await listed()).archived).toBe(false);
+    await server.http.put('/api/drinks/nothing/archived').send({ archived: true }).expect(404);
+  });
+});
+
+describe('paper', () => {
+  it('prints a card whose words cannot act as Markdown', async () => {
+    await server.http
+      .put(`/api/drinks/${ROSELLE_COOLER.id}`)
+      .send({ ...ROSELLE_COOLER, version: 2, name: '# <script>*x*</script>' })
+      .expect(200);
+    const md = await server.http.get(`/api/print/drinks/${ROSELLE_COOLER.id}/card.md`).expect(200);
+    expect(md.headers['content-type']).toBe('text/markdown; charset=utf-8');
+    expect(md.text).toContain('# \\# \\<script\\>\\*x\\*\\</script\\>');
+    expect(md.text).toContain('50 g Roselle');
+    expect(md.text).not.toMatch(/[^\\]<script/);
+  });
+  it('prints the target in its address, as PDF too, and names a fault in it', async () => {
+    const target = encodeURIComponent(JSON.stringify({ ...ROSELLE_COOLER.defaults, litres: 1.2 }));
+    const md = await server.http.get(`/api/print/drinks/${ROSELLE_COOLER.id}/card.md?target=${target}`).expect(200);
+    expect(md.text).toContain('1.20 L');
+    const pdf = await server.http.get(`/api/print/drinks/${ROSELLE_COOLER.id}/card.pdf?target=${target}`).expect(200);
+    expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-');
+    await server.http.get(`/api/print/drinks/${ROSELLE_COOLER.id}/card.pdf?target=x`).expect(400);
+    await server.http.get('/api/print/dipstick/no-pot.pdf').expect(404);
+  });
+});
