@@ -15,7 +15,7 @@ const swc = (tsx) => [
   },
 ];
 const transform = { '^.+\\.tsx$': swc(true), '^.+\\.(ts|mts|cts)$': swc(false), '^.+\\.m?js$': swc(false) };
-const esmOnly = ['yalps', 'heap', '@tanstack/.*'];
+const esmOnly = ['yalps', 'heap', '@tanstack/.*', 'd3-.*', 'internmap'];
 const project = (name) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,

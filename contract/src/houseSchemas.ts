@@ -12,7 +12,7 @@ const words = (max: number): Joi.StringSchema => Joi.string().trim().max(max);
 const vessel = Joi.object({
   id: slug,
   name: words(60).min(1).required(),
-  kind: Joi.valid('pot', 'jar', 'jug', 'bottle').required(),
+  kind: Joi.valid('pot', 'jar', 'jug', 'bottle', 'glass').required(),
   capacityMl: number(50, 100_000).required(),
   diameterCm: number(3, 80).required(),
   emptyG: number(1, 30_000).required(),

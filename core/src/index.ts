@@ -82,6 +82,7 @@ export {
   colourIn,
   leafOf,
   ledgerOf,
+  nearestThatWorks,
   planDrink,
   plannedJugMl,
   type NoPlan,

@@ -34,6 +34,49 @@ export class Cook {
     await this.page.keyboard.press('Escape');
   }
 
+  /** Goes on by the Tab key until what has this name is reached. */
+  async tabTo(name: string | RegExp): Promise<void> {
+    for (let i = 0; i < 200; i++) {
+      await this.page.keyboard.press('Tab');
+      const here = await this.page.evaluate(() => {
+        const e = document.activeElement as HTMLInputElement | null;
+        return e?.getAttribute('aria-label') ?? e?.labels?.[0]?.textContent ?? e?.textContent ?? '';
+      });
+      if (typeof name === 'string' ? here.trim() === name : name.test(here.trim())) return;
+    }
+    throw new Error(`Tab does not reach ${String(name)}`);
+  }
+
+  /** Types into the field that is reached by Tab, over what was in it. */
+  async typeInto(name: string | RegExp, text: string): Promise<void> {
+    await this.tabTo(name);
+    await this.page.keyboard.press('ControlOrMeta+a');
+    await this.page.keyboard.type(text);
+    await this.page.keyboard.press('Tab');
+  }
+
+  /** Takes an option of a choice that is reached by Tab, with the keyboard alone. */
+  async keyChoice(name: string | RegExp, option: string): Promise<void> {
+    await this.tabTo(name);
+    await this.page.keyboard.press('Enter');
+    const wanted = this.page.getByRole('option', { name: option, exact: true });
+    await expect(wanted).toBeVisible();
+    for (let i = 0; i < 20 && !(await wanted.evaluate((e) => e === document.activeElement)); i++)
+      await this.page.keyboard.press(i < 10 ? 'ArrowDown' : 'ArrowUp');
+    await this.page.keyboard.press('Enter');
+    await expect(wanted).toHaveCount(0);
+  }
+
+  /** Adds a plant of the table to the recipe that is open, and says how much. */
+  async addPlant(find: string, full: string, amount: string): Promise<void> {
+    await this.button('Add a plant').click();
+    await this.page.getByPlaceholder('Type a name').fill(find);
+    await this.page.getByRole('option', { name: full }).click();
+    const field = this.page.getByRole('textbox', { name: /^Amount of / }).last();
+    await field.fill(amount);
+    await field.press('Enter');
+  }
+
   chip(group: string, word: string): Locator {
     return this.page.getByRole('radiogroup', { name: group }).getByRole('radio', { name: word, exact: true });
   }

@@ -33,7 +33,7 @@ export function addStage(way: BrewWay, kind: StageKind, at: number): BrewWay {
     kind,
     way.stages.map((s) => s.id),
   );
-  const stage = { id, ...DEFAULTS[kind] } as Stage;
+  const stage = { id, ...DEFAULTS[kind] };
   return { ...way, stages: [...way.stages.slice(0, at), stage, ...way.stages.slice(at)] };
 }
 
@@ -135,9 +135,9 @@ export const blankWay = (): BrewWay => ({
   waterMl: 1000,
   ingredients: [],
   stages: [
-    { id: 'heat', ...DEFAULTS.heat } as Stage,
-    { id: 'steep', ...DEFAULTS.steep } as Stage,
-    { id: 'strain', ...DEFAULTS.strain } as Stage,
+    { id: 'heat', ...DEFAULTS.heat },
+    { id: 'steep', ...DEFAULTS.steep },
+    { id: 'strain', ...DEFAULTS.strain },
   ],
   liquorRatio: { min: 1, max: 100 },
 });

@@ -399,7 +399,7 @@ export const SCHOOLS: readonly School[] = [
         changed(
           w,
           w.stages.find((s) => s.kind === 'strain')!,
-          { press: true, through: 'fine-cloth' } as Partial<Stage>,
+          { press: true, through: 'fine-cloth' },
         ),
     ),
   ),
@@ -414,7 +414,7 @@ export const SCHOOLS: readonly School[] = [
         changed(
           w,
           w.stages.find((s) => s.kind === 'strain')!,
-          { press: false } as Partial<Stage>,
+          { press: false },
         ),
     ),
   ),

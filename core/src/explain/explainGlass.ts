@@ -50,7 +50,7 @@ export function explainAcid(plan: Plan): Explanation {
 
 export function explainTime(plan: Plan): Explanation {
   const [longest] = [...plan.brews].sort((a, b) => b.run.endMin - a.run.endMin);
-  const { cooling, warming } = plan;
+  const { cooling, target } = plan;
   return {
     title: 'Time from the water to the glass',
     exact: whole(totalMinutes(plan), 'min'),
@@ -58,9 +58,10 @@ export function explainTime(plan: Plan): Explanation {
       ...longest!.run.stages
         .filter((s) => s.endMin - s.startMin >= 0.5)
         .map((s) => ({ text: `${longest!.name}, ${s.kind}`, value: whole(s.endMin - s.startMin, 'min') })),
-      ...(cooling.bathMin > 0 ? [{ text: 'ice bath', value: whole(cooling.bathMin, 'min') }] : []),
-      ...(cooling.fridgeMin > 0 ? [{ text: 'fridge to 5 °C', value: whole(cooling.fridgeMin, 'min') }] : []),
-      ...(warming ? [{ text: 'warming', value: whole(warming.minutes, 'min') }] : []),
+      ...(cooling.bathMin > 0 && !target.hot ? [{ text: 'ice bath', value: whole(cooling.bathMin, 'min') }] : []),
+      ...(cooling.fridgeMin > 0 && !target.hot
+        ? [{ text: 'fridge to 5 °C', value: whole(cooling.fridgeMin, 'min') }]
+        : []),
       { text: 'of it with the hands', value: whole(handsOnMinutes(plan), 'min') },
     ],
     constants: [

@@ -1,7 +1,7 @@
 import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import type { Learned } from '../taste/learned';
-import { leafOf, planDrink, type NoPlan, type Plan } from './planDrink';
+import { leafOf, planDrink, type Limit, type NoPlan, type Plan } from './planDrink';
 import { roomNeededMl } from './vesselChoice';
 
 /** What a drink is worked out from when it is not from how much is wanted. */
@@ -40,16 +40,28 @@ export function planBackwards(
   if ('kind' in least) return least;
   if (!fits(least)) return { kind: 'too-little', binds: usedShare(least, starting).binds };
   let [lo, hi, best] = [min as number, max as number, least];
+  // Where the kitchen ends before the start is used up, the kitchen binds.
+  let refused: NoPlan | undefined;
   for (let i = 0; i < 24 && hi - lo > 0.004; i++) {
     const middle = (lo + hi) / 2;
     const plan = at(middle);
-    if (!('kind' in plan) && fits(plan)) [lo, best] = [middle, plan];
-    else hi = middle;
+    if ('kind' in plan) [hi, refused] = [middle, plan];
+    else if (fits(plan)) [lo, best] = [middle, plan];
+    else [hi, refused] = [middle, undefined];
   }
   const rounded = at(Math.floor(lo * 100) / 100);
   const plan = 'kind' in rounded || !fits(rounded) ? best : rounded;
-  return { kind: 'plan', plan, binds: usedShare(plan, starting).binds };
+  return { kind: 'plan', plan, binds: refused ? LIMITS[refused.limit] : usedShare(plan, starting).binds };
 }
+
+const LIMITS: Readonly<Record<Limit, string>> = {
+  jug: 'the largest jug',
+  vessel: 'the largest vessel',
+  'liquor-ratio': 'how much leaf its water may hold',
+  sweetener: 'what sweetens it',
+  parts: 'the parts of its mix',
+  'boils-dry': 'that it would boil dry',
+};
 
 /** For one pot the search looks past what the cook owns; in all else the kitchen is the cook's. */
 function kitchenOf(kitchen: Kitchen, starting: Starting, maxLitres: number): Kitchen {

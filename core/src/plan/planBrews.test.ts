@@ -182,6 +182,12 @@ describe('planning the other way round', () => {
     expect(result.plan.brews[0].figures.volumeMl).toBeGreaterThan(960);
     expect(result.plan.brews[0].figures.volumeMl).toBeLessThanOrEqual(1000);
   });
+  it('says so when the kitchen ends before the leaf does', () => {
+    const result = backwards({ kind: 'leaf', haveG: { roselle_dried_whole: 500 } });
+    if (result.kind !== 'plan') throw new Error(result.kind);
+    expect(result.binds).toBe('the largest jug');
+    expect(result.plan.target.litres).toBeCloseTo(5, 1);
+  });
   it('fills the only pot there is, with its headroom, and never splits it', () => {
     const result = backwards({ kind: 'pot', capacityMl: 3000 });
     if (result.kind !== 'plan') throw new Error(result.kind);

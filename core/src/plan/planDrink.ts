@@ -86,6 +86,31 @@ export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, le
   return { kind: 'plan', plan: finish(solver, solved, jugVessel, learned?.harshLimit ?? 1) };
 }
 
+const TRIES = 7;
+
+/**
+ * The nearest target that has a plan, where the limit does not name it itself: another sweetness first, then another strength,
+ * then another amount; each towards what the drink is written for, as little as a few tries find. It takes a score of trial
+ * plans, so an interface asks for it beside its main work.
+ */
+export function nearestThatWorks(drink: Drink, target: PlanTarget, kitchen: Kitchen): PlanTarget | undefined {
+  const works = (t: PlanTarget): boolean =>
+    new DrinkSolver(drink, t, kitchen, REFERENCE_FACTORS).solve().kind === 'solved';
+  const towards = (field: 'sugarGPerL' | 'strengthX' | 'litres', step: number): PlanTarget | undefined => {
+    const at = (value: number): PlanTarget => ({ ...target, [field]: value });
+    const written = drink.defaults[field];
+    if (Math.abs(written - target[field]) < step || !works(at(written))) return undefined;
+    let [good, bad] = [written, target[field]];
+    for (let i = 0; i < TRIES && Math.abs(bad - good) > step * 1.01; i++) {
+      const middle = roundTo((good + bad) / 2, step);
+      if (works(at(middle))) good = middle;
+      else bad = middle;
+    }
+    return at(roundTo(good, 0.01));
+  };
+  return towards('sugarGPerL', 1) ?? towards('strengthX', 0.05) ?? towards('litres', 0.05);
+}
+
 function tooBigForJugs(drink: Drink, target: PlanTarget, kitchen: Kitchen): NoPlan {
   const capacity = Math.max(0, ...kitchen.vessels.filter((v) => v.kind === 'jug').map((v) => v.capacityMl));
   const largest = roundTo(capacity / (1 - glassLinesShare(drink)) / 1000 - 0.005, 0.01);

@@ -3,16 +3,17 @@ import type { Plan, PlannedBrew } from './planTypes';
 /** Minutes of work with the hands. House estimates, half to twice as long in another kitchen. */
 const HANDS = { measureEach: 1.5, strain: 4, press: 3, rinse: 3, mix: 5, perFermentDay: 1, watchedShare: 0.3 } as const;
 
-/** From the first stage to the last, side by side where brews do not wait for each other, cooling included, min. */
+/** From the first stage to the last, side by side where brews do not wait for each other, cooling included unless it is poured hot, min. */
 export function totalMinutes(plan: Plan): number {
   const longest = Math.max(...plan.brews.map(({ run }) => run.stages[run.stages.length - 1]?.endMin ?? run.endMin));
-  return longest + plan.cooling.bathMin + plan.cooling.fridgeMin + (plan.warming?.minutes ?? 0);
+  // Poured hot it goes from the pot into the glass.
+  return plan.target.hot ? longest : longest + plan.cooling.bathMin + plan.cooling.fridgeMin;
 }
 
 /** What of it asks for the hands, min. */
 export const handsOnMinutes = (plan: Plan): number =>
   plan.brews.reduce<number>((sum, b) => sum + handsOnBrew(b) * Math.sqrt(b.pots), HANDS.mix) +
-  plan.cooling.bathMin * HANDS.watchedShare;
+  (plan.target.hot ? 0 : plan.cooling.bathMin * HANDS.watchedShare);
 
 function handsOnBrew({ way, run }: PlannedBrew): number {
   return way.stages.reduce((sum, stage) => {

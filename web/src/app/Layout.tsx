@@ -1,7 +1,7 @@
 import { Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
-import { useLiveUpdates } from '@/shared/api/queries';
+import { useHouse, useLiveUpdates } from '@/shared/api/queries';
 import { RunningClock } from '@/features/steep';
 import { useTheme } from './theme';
 
@@ -24,6 +24,8 @@ const BEHIND = [
 /** The bar of places in the order of the work, and the page under it. */
 export function Layout(): ReactNode {
   useLiveUpdates();
+  // Every page writes its figures in the measures of the house.
+  const units = useHouse().data?.kitchen.body.units ?? 'metric';
   return (
     <>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-3">
@@ -69,7 +71,7 @@ export function Layout(): ReactNode {
           </div>
         </div>
       </header>
-      <Outlet />
+      <Outlet key={units} />
       <nav aria-label="More places" className="no-print flex justify-center gap-2 border-t border-line py-2 sm:hidden">
         {BEHIND.filter(([, , phone]) => !phone).map(([to, name]) => (
           <NavLink key={to} to={to} className="flex min-h-11 items-center px-3 font-medium text-muted">

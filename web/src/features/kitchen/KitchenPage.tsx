@@ -34,7 +34,7 @@ const BURNER_WORDS = {
   induction: 'induction rings',
   kettle: 'a kettle',
 } as const;
-const KIND_WORDS = { pot: 'Pots', jar: 'Jars', jug: 'Jugs', bottle: 'Bottles' } as const;
+const KIND_WORDS = { pot: 'Pots', jar: 'Jars', jug: 'Jugs', bottle: 'Bottles', glass: 'Glasses' } as const;
 type OwnKind = keyof typeof KIND_WORDS;
 
 /** The kitchen that every plan is worked out for. */
@@ -54,6 +54,7 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
       jar: [1000, 9, 480, 'glass'],
       jug: [1500, 11, 700, 'glass'],
       bottle: [500, 7, 380, 'glass'],
+      glass: [300, 7.5, 260, 'glass'],
     } as const;
     const [capacityMl, diameterCm, emptyG, material] = like[kind];
     change({

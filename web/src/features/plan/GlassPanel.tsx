@@ -52,7 +52,7 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
     ...(plan.warming
       ? [
           {
-            name: 'Warming it',
+            name: 'A kept jug, warmed',
             value: (
               <Explained what={() => explain(plan, 'warming')}>
                 {f.duration(plan.warming.minutes)} to {f.celsius(plan.warming.toC)}

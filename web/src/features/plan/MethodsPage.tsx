@@ -72,7 +72,14 @@ function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode 
       actions={<LinkButton to={`/plan/${drink.id}`}>Back to the plan</LinkButton>}
     >
       <Refusal error={save.error} />
-      <Panel title="What to compare" aside={`${shown.length} of ${MOST_COLUMNS}`}>
+      {columns.length === 0 ? (
+        <p className="text-muted">Choose two or more to see them side by side.</p>
+      ) : (
+        <Panel>
+          <Table columns={columns} choices={choices} current={target.wayId} onPick={pick} pending={save.isPending} />
+        </Panel>
+      )}
+      <Panel className="mt-3" title="What to compare" aside={`${shown.length} of ${MOST_COLUMNS}`}>
         <div className="grid gap-x-8 lg:grid-cols-2">
           {groupsOf(choices).map(([group, items]) => (
             <fieldset key={group} className="mb-2">
@@ -95,13 +102,6 @@ function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode 
           ))}
         </div>
       </Panel>
-      {columns.length === 0 ? (
-        <p className="mt-4 text-muted">Choose two or more to see them side by side.</p>
-      ) : (
-        <Panel className="mt-3">
-          <Table columns={columns} choices={choices} current={target.wayId} onPick={pick} pending={save.isPending} />
-        </Panel>
-      )}
       <Ladders columns={columns} />
     </Page>
   );

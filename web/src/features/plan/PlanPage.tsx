@@ -28,6 +28,7 @@ import { BackwardsPanel } from './BackwardsPanel';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
 import { usePlan, useTarget } from './planSetup';
+import { useNearest, type Impossible } from './usePlanWorker';
 import { TargetSentence } from './TargetSentence';
 import { usePullView, useTargets } from './targetStore';
 import { VesselLine } from '@/shared/plan/VesselLine';
@@ -70,6 +71,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   const [backwards, setBackwards] = useState(false);
   const { target, draft } = useTarget(view, house);
   const result = usePlan(view, target, house);
+  const wish = useMemo(() => ({ drink, target, kitchen: house.forPlans }), [drink, target, house.forPlans]);
   const start = useStartBatch();
   const save = useSaveDrink();
   const navigate = useNavigate();
@@ -141,7 +143,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
       <Refusal error={start.error} />
       <Refusal error={save.error} />
       {result.kind === 'no-plan' ? (
-        <NoPlanPanel result={result} onTake={takeTarget} />
+        <NoPlanPanel result={result} wish={wish} onTake={takeTarget} />
       ) : (
         <PlanFigures
           plan={result.plan}
@@ -171,19 +173,43 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   );
 }
 
-function NoPlanPanel({ result, onTake }: { result: NoPlan; onTake: (target: PlanTarget) => void }): ReactNode {
-  const { nearest } = result;
+/** Why there is no plan, and the nearest that works: named by the limit itself, or looked for beside the page's work. */
+function NoPlanPanel({
+  result,
+  wish,
+  onTake,
+}: {
+  result: NoPlan;
+  wish: Impossible;
+  onTake: (target: PlanTarget) => void;
+}): ReactNode {
   return (
     <Panel title="This cannot be made as it stands" className="mt-4">
       <p role="alert">{result.message}</p>
-      {nearest && (
-        <Button kind="main" className="mt-3" onClick={() => onTake(nearest)}>
-          Take the nearest that works: {f.volume(nearest.litres * 1000)} at {f.strength(nearest.strengthX)}
-        </Button>
-      )}
+      {result.nearest ? <Take nearest={result.nearest} onTake={onTake} /> : <Looked wish={wish} onTake={onTake} />}
     </Panel>
   );
 }
+
+function Looked({ wish, onTake }: { wish: Impossible; onTake: (target: PlanTarget) => void }): ReactNode {
+  const nearest = useNearest(wish);
+  if (nearest === undefined)
+    return (
+      <p role="status" className="mt-2 text-muted">
+        Working out the nearest that works.
+      </p>
+    );
+  if (nearest === null)
+    return <p className="mt-2">Nothing near it works either: change the recipe, or start from another drink.</p>;
+  return <Take nearest={nearest} onTake={onTake} />;
+}
+
+const Take = ({ nearest, onTake }: { nearest: PlanTarget; onTake: (target: PlanTarget) => void }): ReactNode => (
+  <Button kind="main" className="mt-3" onClick={() => onTake(nearest)}>
+    Take the nearest that works: {f.volume(nearest.litres * 1000)} at {f.strength(nearest.strengthX)} with{' '}
+    {f.gPerL(nearest.sugarGPerL)} of sugar
+  </Button>
+);
 
 function PlanFigures({
   plan,

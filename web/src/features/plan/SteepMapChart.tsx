@@ -10,7 +10,7 @@ import {
 import * as f from '@/shared/format/format';
 import { shortName } from '@/shared/format/names';
 import { alongPath, linesAt, readingAt, type Point } from './contours';
-import { useSteepMap } from './useSteepMap';
+import { useSteepMap } from './usePlanWorker';
 
 const [WIDTH, HEIGHT] = [560, 300];
 const PAD = { left: 44, right: 14, top: 24, bottom: 30 } as const;
@@ -227,6 +227,9 @@ const Lines = memo(function Lines({
                   y={Math.min(HEIGHT - PAD.bottom - 20, scale.y(foot.tempC))}
                   fontSize={11.5}
                   fill="currentColor"
+                  stroke="var(--surface)"
+                  strokeWidth={4}
+                  paintOrder="stroke"
                 >
                   {f.strength(value)}
                 </text>

@@ -226,7 +226,8 @@ function AmountField({
   onGrams: (grams: number, written: string | undefined) => void;
 }): ReactNode {
   const id = useId();
-  const shown = ingredient.written ?? f.grams(ingredient.grams);
+  // Exact, unlike a plan's: what is written here is what the recipe means.
+  const shown = ingredient.written ?? `${Math.round(ingredient.grams * 100) / 100} g`;
   const [text, setText] = useState(shown);
   const [fault, setFault] = useState<string | undefined>(undefined);
   const take = (): void => {

@@ -175,7 +175,7 @@ function LineSource({ line, onChange }: { line: MixLine; onChange: (line: MixLin
           label="Juice"
           value={from.plant}
           choices={JUICES}
-          onValue={(plant) => set({ ...from, plant }, JUICES.find((j) => j.value === plant)!.label.split(',')[0]!)}
+          onValue={(plant) => set({ ...from, plant }, JUICES.find((j) => j.value === plant)!.label.split(',')[0])}
         />
       );
     case 'water':

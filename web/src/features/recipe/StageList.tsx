@@ -116,7 +116,7 @@ function StageRow({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={`flex items-start gap-1 py-2 ${isDragging ? 'relative z-10 bg-action-wash' : ''}`}
+      className={`flex flex-wrap items-start gap-1 py-2 sm:flex-nowrap ${isDragging ? 'relative z-10 bg-action-wash' : ''}`}
     >
       <button
         type="button"
@@ -128,7 +128,7 @@ function StageRow({
       >
         <GripVertical size={18} aria-hidden />
       </button>
-      <div className="min-w-0 flex-1 py-1.5">
+      <div className="min-w-0 flex-1 basis-3/5 py-1.5">
         <div className="leading-8">
           <span className="mr-2 text-muted">{at + 1}</span>
           <StageFields stage={stage} onChange={(s, what) => onChange(changeStage(way, s), `${s.id} ${what}`)} />
@@ -150,7 +150,7 @@ function StageRow({
           </p>
         )}
       </div>
-      <div className="flex shrink-0 flex-wrap justify-end">
+      <div className="flex w-full shrink-0 justify-end sm:w-auto">
         {'minutes' in stage && stage.kind !== 'toast' && (
           <button
             type="button"

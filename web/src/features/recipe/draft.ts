@@ -75,12 +75,21 @@ export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly Own
   }
 }
 
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  waterMl: 'Water',
+  jugMl: 'The jug',
+  brews: 'The brews',
+  mix: 'The mix',
+};
+
 /** What the core says of a field, as a cook would say it. */
 function inWords(error: InputError, draft: Drink): string {
   if (draft.brews.every((b) => b.ways.every((w) => w.ingredients.length === 0)))
     return 'Add a plant, and the figures follow.';
+  if (error.field === 'steam') return 'It would boil dry: more water, or less time in the open.';
   const field = error.field.split('.').at(-1)!;
-  return `${field.charAt(0).toUpperCase()}${field.slice(1)}: ${error.accepted} is accepted, not ${typeof error.got === 'string' ? `“${error.got}”` : String(error.got)}.`;
+  const got = typeof error.got === 'string' ? `“${error.got}”` : String(error.got);
+  return `${FIELD_WORDS[field] ?? field}: ${error.accepted} is wanted, not ${got}.`;
 }
 
 /** Replaces one way of one brew. */

@@ -31,6 +31,7 @@ import type {
   Kept,
   ShelfView,
 } from '@steepsis/contract';
+import { setMeasures } from '@/shared/format/format';
 import { serverNow } from './clock';
 import { get, post, put } from './client';
 
@@ -125,6 +126,7 @@ export const useHouse = (): UseQueryResult<House> => useQuery({ queryKey: ['hous
 async function fetchHouse(): Promise<House> {
   const view = await get<HouseView>('/api/house');
   knowPlants(view.plants.map((p) => p.body));
+  setMeasures(view.kitchen.body.units);
   const entries = view.pantry.map((p) => p.body);
   return { ...view, entries, forPlans: { ...view.kitchen.body, measures: measuresOf(entries) } };
 }

@@ -1,11 +1,18 @@
 import { format as formatDate, isToday, isTomorrow, isYesterday } from 'date-fns';
+import { printVolume, type MeasureSystem } from '@steepsis/core';
 
 // Figures as a kitchen reads them, always with their unit.
 
 const fixed = (value: number, digits: number): string => value.toFixed(digits);
 
+// The house's measures: set when the kitchen is known, and the same on every page.
+let system: MeasureSystem = 'metric';
+
+export const setMeasures = (units: MeasureSystem | undefined): void => void (system = units ?? 'metric');
+
 /** "2.4 L", "310 ml": litres from one up, else whole 5 ml. */
 export function volume(ml: number): string {
+  if (system !== 'metric') return printVolume(Math.max(0, ml), system);
   if (ml >= 995) return `${fixed(ml / 1000, 2).replace(/0$/, '')} L`;
   return `${Math.round(ml / 5) * 5} ml`;
 }
@@ -14,7 +21,8 @@ export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
 export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
 export const gPerL = (g: number): string => `${g >= 10 ? Math.round(g) : fixed(g, 1)} g/L`;
-export const celsius = (t: number): string => `${Math.round(t)} °C`;
+export const celsius = (t: number): string =>
+  system === 'us' ? `${Math.round((t * 9) / 5 + 32)} °F` : `${Math.round(t)} °C`;
 
 /** "15 min", "10 h", "1 h 20 min" */
 export function duration(minutes: number): string {

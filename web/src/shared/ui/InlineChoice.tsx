@@ -20,7 +20,7 @@ export function InlineChoice<T extends string>({
     <Select.Root value={value} onValueChange={(v) => onValue(v as T)}>
       <Select.Trigger
         aria-label={label}
-        className="inline-flex min-h-11 items-baseline gap-1 border-b-2 border-action text-left font-semibold leading-tight sm:min-h-0"
+        className="inline-flex min-h-11 items-center gap-1 border-b-2 border-action text-left font-semibold leading-tight max-sm:border-transparent max-sm:underline max-sm:decoration-action max-sm:decoration-2 max-sm:underline-offset-4 sm:min-h-0 sm:items-baseline"
       >
         <Select.Value />
         <Select.Icon className="self-center">

@@ -1,0 +1,51 @@
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap } from '@steepsis/core';
+import type { PlanApi } from './plan.worker';
+
+/** Asks the worker whenever the question changes; the last answer stays until the next is there. */
+function useAnswer<Q, A>(
+  question: Q,
+  ask: (api: Remote<PlanApi>, question: Q) => Promise<A>,
+): { of: Q; answer: A } | undefined {
+  const worker = useRef<Remote<PlanApi> | undefined>(undefined);
+  const [shown, setShown] = useState<{ of: Q; answer: A } | undefined>(undefined);
+  const asking = useRef(ask);
+  useEffect(() => {
+    const own = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = wrap<PlanApi>(own);
+    return () => {
+      worker.current = undefined;
+      own.terminate();
+    };
+  }, []);
+  useEffect(() => {
+    let wanted = true;
+    const api = worker.current;
+    if (api)
+      void asking.current(api, question).then((answer) => {
+        if (wanted) setShown({ of: question, answer });
+      });
+    return () => {
+      wanted = false;
+    };
+  }, [question]);
+  return shown;
+}
+
+/** The map of a plan, worked out in a worker. */
+export function useSteepMap(planned: PlannedSteepMap): { planned: PlannedSteepMap; map: SteepMap } | undefined {
+  const shown = useAnswer(planned, (api, p) => api.map(p.setup));
+  return shown && { planned: shown.of, map: shown.answer };
+}
+
+export type Impossible = { drink: Drink; target: PlanTarget; kitchen: Kitchen };
+
+/** The nearest target that works, for one that does not: undefined while it is looked for, null if there is none. */
+export function useNearest(wish: Impossible): PlanTarget | null | undefined {
+  const shown = useAnswer(
+    wish,
+    (api, w) => api.nearest(w.drink, w.target, w.kitchen) as Promise<PlanTarget | undefined>,
+  );
+  return shown?.of === wish ? (shown.answer ?? null) : undefined;
+}
