@@ -91,8 +91,20 @@ await picture('plan-fridge-dark', plan, {
     await page.getByText('from chilled water').waitFor();
   },
 });
-await picture('plan-syrup', '/plan/linden-pear-syrup');
 await picture('plan-caution', '/plan/cold-sencha-cucumber');
+await picture('plan-hot', '/plan/hot-spiced-pear-rooibos');
+await picture('recipe', '/recipe/dandelion-burdock-syrup');
+await picture('methods', '/plan/rooibos-quince/methods', {
+  prepare: async (page) => {
+    await page.getByRole('button', { name: 'Cold, in the fridge', exact: true }).click();
+    await page.getByRole('button', { name: 'Spices only off the heat', exact: true }).click();
+    await page.mouse.move(0, 0);
+    await page.keyboard.press('Home');
+  },
+});
+await picture('list', '/plan/spruce-tip-soda/list');
+await picture('pantry', '/pantry/roselle_dried_whole');
+await picture('kitchen', '/kitchen');
 await picture('rules', '/rules#TT-06');
 await picture('steep', `/steep/${await first('running')}`);
 await picture('keep', '/keep');
