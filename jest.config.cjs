@@ -37,7 +37,11 @@ module.exports = {
       ...project('web'),
       testEnvironment: 'jsdom',
       setupFilesAfterEnv: [`${__dirname}/web/jest.setup.ts`],
-      moduleNameMapper: { '\\.css$': `${__dirname}/web/jest.css-stub.cjs`, '^@/(.*)$': `${__dirname}/web/src/$1` },
+      moduleNameMapper: {
+        openPlanWorker$: `${__dirname}/web/jest.plan-worker.ts`,
+        '\\.css$': `${__dirname}/web/jest.css-stub.cjs`,
+        '^@/(.*)$': `${__dirname}/web/src/$1`,
+      },
     },
   ],
 };

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { DEFAULT_KITCHEN, ownPlantId, ROSELLE_COOLER, type Kitchen, type PantryEntry } from '@steepsis/core';
+import {
+  BOOK,
+  botanicalBySlug,
+  DEFAULT_KITCHEN,
+  ownPlantId,
+  ROSELLE_COOLER,
+  type Kitchen,
+  type PantryEntry,
+} from '@steepsis/core';
 import { TestServer } from './testServer';
 
 let server: TestServer;
@@ -128,6 +136,24 @@ describe('the drinks book', () => {
     await server.http.put(`/api/drinks/${id}/archived`).send({ archived: false }).expect(200);
     expect((await listed()).archived).toBe(false);
     await server.http.put('/api/drinks/nothing/archived').send({ archived: true }).expect(404);
+  });
+});
+
+describe('every drink of the book', () => {
+  it.each(BOOK.map((d) => [d.id, d] as const))('%s prints as a card with all that is in it', async (id, drink) => {
+    const { text } = await server.http.get(`/api/print/drinks/${id}/card.md`).expect(200);
+    for (const i of drink.brews[0].ways[0]!.ingredients)
+      expect(text).toContain(botanicalBySlug(i.plant).name.split(/[,(]/)[0]!.trim().replace(/[-]/g, '\\-'));
+    expect(text).toMatch(/at most \d+ mg of caffeine/);
+    expect(text).not.toMatch(/NaN|undefined|Infinity/);
+  });
+  it('every pot and jar of the kitchen has its dipstick, with and without a brew', async () => {
+    for (const vessel of DEFAULT_KITCHEN.vessels.filter((v) => v.kind === 'pot' || v.kind === 'jar'))
+      for (const query of ['', `?drink=${ROSELLE_COOLER.id}`]) {
+        const { body, headers } = await server.http.get(`/api/print/dipstick/${vessel.id}.pdf${query}`).expect(200);
+        expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+        expect(headers['content-disposition']).toBe(`inline; filename="dipstick-${vessel.id}.pdf"`);
+      }
   });
 });
 

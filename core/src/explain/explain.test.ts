@@ -1,3 +1,6 @@
+import { BOOK } from '../drink/book';
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import { planDrink } from '../plan/planDrink';
 import { aPlan } from '../test/aBatch';
 import { explain, type FigureId } from './explainPlan';
 
@@ -48,5 +51,41 @@ describe('opening a figure', () => {
     const plan = aPlan();
     const [glass, thinned, jug] = explain(plan, 'jug-strength').steps.map((s) => Number(s.value!.slice(1)));
     expect(glass! * thinned!).toBeCloseTo(jug!, 2);
+  });
+});
+
+describe('opening every figure of every drink of the book', () => {
+  const MORE: readonly FigureId[] = ['caffeine', 'harsh', 'acid', 'time', 'warming', 'second'];
+  it.each(BOOK.map((d) => [d.id, d] as const))(
+    '%s: steps and sources, and never a figure that is none',
+    (_id, drink) => {
+      const second = { name: 'light', litres: 0.5, strengthX: 0.5, water: 'still' } as const;
+      const result = planDrink(drink, { ...drink.defaults, second }, DEFAULT_KITCHEN);
+      if (result.kind !== 'plan') throw new Error(result.message);
+      const { plan } = result;
+      const leaf = plan.brews[0].leaf.map((l): FigureId => `leaf:${l.ingredientId}`);
+      for (const figure of [...FIGURES.filter((f) => !f.startsWith('leaf:')), ...leaf, ...MORE]) {
+        const e = explain(plan, figure);
+        expect(e.title).toMatch(/\S/);
+        expect(e.exact).toMatch(/\S/);
+        for (const c of e.constants) expect(c.source).toMatch(/\S/);
+        expect(JSON.stringify(e)).not.toMatch(/NaN|undefined|Infinity|null/);
+      }
+    },
+  );
+  it('harshness is what its plants bring, masked by sugar', () => {
+    const plan = aPlan();
+    const { steps } = explain(plan, 'harsh');
+    const brought = steps.slice(0, -1).reduce((sum, s) => sum + Number.parseInt(s.value!), 0);
+    expect(brought).toBeGreaterThan(100 * plan.glass.figures.harsh);
+    expect(steps.at(-1)!.value).toBe(`${(100 * plan.glass.figures.harsh).toFixed(0)} %`);
+  });
+  it('caffeine is all that the leaf holds, shared out over the glasses', () => {
+    const drink = BOOK.find((d) => d.id === 'black-tea-currant-leaf')!;
+    const result = planDrink(drink, drink.defaults, DEFAULT_KITCHEN);
+    if (result.kind !== 'plan') throw new Error(result.message);
+    const [leaf, glass] = explain(result.plan, 'caffeine').steps.map((s) => Number.parseFloat(s.value!));
+    expect(leaf).toBe(15 * 28);
+    expect(glass! * result.plan.glass.count).toBeLessThanOrEqual(leaf! * 1.02);
   });
 });

@@ -1,6 +1,8 @@
 import { leafOf } from '../plan/planDrink';
 import type { Plan } from '../plan/planTypes';
 import { handsOnMinutes, totalMinutes } from '../plan/workTime';
+import { harshGPerL } from '../liquid/liquid';
+import { harshLimitGPerL } from '../liquid/strength';
 import { botanicalBySlug } from '../reference/botanicals';
 import type { Explanation } from './explanation';
 
@@ -26,6 +28,41 @@ export function explainCaffeine(plan: Plan): Explanation {
       value: `${botanicalBySlug(l.plant).caffeineMgPerG} mg/g`,
       source: 'botanical table',
     })),
+  };
+}
+
+/** Harshness is each plant's against its own limit, masked by sugar. */
+export function explainHarsh(plan: Plan): Explanation {
+  const { liquid, figures } = plan.glass;
+  const against = Object.keys(liquid.harshG)
+    .map((plant) => ({ plant, share: harshGPerL(liquid, plant) / harshLimitGPerL(plant) }))
+    .filter((p) => p.share > 0.005);
+  return {
+    title: 'Harshness of the glass',
+    exact: `${(100 * figures.harsh).toFixed(0)} % of the limit`,
+    steps: [
+      ...against.map((p) => ({
+        text: `${botanicalBySlug(p.plant).name}, of its own limit`,
+        value: `${(100 * p.share).toFixed(0)} %`,
+      })),
+      {
+        text: `masked by ${figures.sugarGPerL.toFixed(0)} g/L of sugar, for what this house bears`,
+        value: `${(100 * figures.harsh).toFixed(0)} %`,
+      },
+    ],
+    constants: [
+      {
+        name: 'Limit of a plant',
+        value: 'what its usual dose gives in the longest time advised',
+        source: 'house estimate on the botanical table',
+      },
+      { name: 'Each 12 % of sugar', value: 'halves what is felt', source: 'house estimate' },
+      {
+        name: 'This house bears',
+        value: `×${plan.houseHarshLimit.toFixed(2)}`,
+        source: 'your verdicts; 1 until they say otherwise',
+      },
+    ],
   };
 }
 

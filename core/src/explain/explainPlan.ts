@@ -1,4 +1,4 @@
-import { explainAcid, explainCaffeine, explainSecond, explainTime, explainWarming } from './explainGlass';
+import { explainAcid, explainCaffeine, explainHarsh, explainSecond, explainTime, explainWarming } from './explainGlass';
 import type { Constant, Explanation } from './explanation';
 import { FACTOR_SIGMA } from '../brew/brewRun';
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
@@ -32,6 +32,7 @@ export type FigureId =
   | 'window'
   | 'cooling'
   | 'caffeine'
+  | 'harsh'
   | 'acid'
   | 'time'
   | 'warming'
@@ -119,6 +120,7 @@ function mainTime(b: PlannedBrew): { startMin: number; endMin: number } {
 
 const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: PlannedBrew) => Explanation> = {
   caffeine: explainCaffeine,
+  harsh: explainHarsh,
   acid: explainAcid,
   time: explainTime,
   warming: explainWarming,
@@ -254,7 +256,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
   }),
   syrup: (plan) => ({
     title: 'Syrup',
-    exact: plan.syrups.map((s) => ml(plan.jug.mix[s.lineId] ?? 0)).join(', '),
+    exact: plan.syrups.map((s) => ml(plan.jug.mix[s.lineId] ?? 0)).join(', ') || 'none',
     steps: [
       { text: 'sugar wanted in the jug, before ice', value: gPerL(plan.jugWanted.sugarGPerL) },
       {
@@ -343,7 +345,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
     constants: [
       ...b.leaf.map((l) => ({
         name: `${l.name}: harsh limit unsweetened`,
-        value: gPerL(harshLimitGPerL(l.plant)),
+        value: Number.isFinite(harshLimitGPerL(l.plant)) ? gPerL(harshLimitGPerL(l.plant)) : 'none, it is not harsh',
         source: 'usual dose and longest advised time, by the model',
       })),
       { name: 'sugar that halves harshness', value: '120 g/L', source: HOUSE },

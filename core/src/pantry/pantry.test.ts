@@ -42,6 +42,9 @@ describe('the pantry', () => {
     expect(currentLot(roselle)!.id).toBe('old');
     expect(onHandG(roselle)).toBe(230);
     expect(potencyOf([roselle])).toEqual({ roselle_dried_whole: 0.8 });
+    // 30 g of the weak lot and 30 g of the good one.
+    expect(potencyOf([roselle], { roselle_dried_whole: 60 })).toEqual({ roselle_dried_whole: 0.9 });
+    expect(potencyOf([{ ...roselle, lots: [] }], { roselle_dried_whole: 60 })).toEqual({});
     expect(measuresOf([roselle])).toEqual({ roselle_dried_whole: { cupG: 31 } });
     expect([currentLot(undefined), onHandG(undefined), entryOf([roselle], 'x')]).toEqual([undefined, 0, undefined]);
   });

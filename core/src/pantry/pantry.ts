@@ -36,14 +36,32 @@ export const onHandG = (entry: PantryEntry | undefined): number =>
 export const currentLot = (entry: PantryEntry | undefined): Lot | undefined =>
   [...(entry?.lots ?? [])].filter((l) => l.leftG > 0).sort((a, b) => a.got.localeCompare(b.got))[0];
 
-/** What the lots in use give against the reference, for the plants where that is known to differ. */
-export const potencyOf = (pantry: readonly PantryEntry[]): Record<string, number> =>
+/**
+ * What the lots give against the reference, for the plants where that is known to differ: the mean of the lots that so much
+ * is taken from, the oldest first. What is more than there is counts as the reference.
+ * @param needG grams that are wanted of each plant; of one that is not named, the lot in use counts alone
+ */
+export const potencyOf = (
+  pantry: readonly PantryEntry[],
+  needG: Readonly<Record<string, number>> = {},
+): Record<string, number> =>
   Object.fromEntries(
     pantry.flatMap((e) => {
-      const lot = currentLot(e);
-      return lot && lot.potency !== 1 ? [[e.plant, lot.potency]] : [];
+      const potency = meanPotency(e, needG[e.plant]);
+      return Math.abs(potency - 1) < 0.005 ? [] : [[e.plant, Math.round(potency * 100) / 100]];
     }),
   );
+
+function meanPotency(entry: PantryEntry, needG: number | undefined): number {
+  if (needG === undefined || !(needG > 0)) return currentLot(entry)?.potency ?? 1;
+  let [left, given] = [needG, 0];
+  for (const lot of [...entry.lots].sort((a, b) => a.got.localeCompare(b.got))) {
+    const taken = Math.min(lot.leftG, left);
+    left -= taken;
+    given += taken * lot.potency;
+  }
+  return (given + left) / needG;
+}
 
 export const measuresOf = (pantry: readonly PantryEntry[]): Record<string, OwnMeasures> =>
   Object.fromEntries(pantry.flatMap((e) => (e.measures ? [[e.plant, e.measures]] : [])));

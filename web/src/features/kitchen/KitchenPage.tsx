@@ -6,7 +6,7 @@ import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { useEdited } from '@/shared/api/useEdited';
 import { Button } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
-import { Figure, Tick } from '@/shared/ui/Figure';
+import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
@@ -85,59 +85,35 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
       <Panel>
         <p className="text-[1.1rem] leading-[2.1]">
           This kitchen lies at{' '}
-          <Figure
-            label="Altitude"
-            value={kitchen.altitudeM}
-            range={{ unit: 'm', min: -400, max: 5000 }}
-            step={50}
-            unit="m"
-            onValue={(altitudeM) => change({ altitudeM })}
-          />
+          {figure(
+            'Altitude',
+            kitchen.altitudeM,
+            { unit: 'm', min: -400, max: 5000, step: 50, shown: true },
+            (altitudeM) => change({ altitudeM }),
+          )}
           , is at{' '}
-          <Figure
-            label="Room"
-            value={kitchen.roomC}
-            range={{ unit: '°C', min: 5, max: 45 }}
-            step={1}
-            unit="°C"
-            onValue={(roomC) => change({ roomC })}
-          />{' '}
+          {figure('Room', kitchen.roomC, { unit: '°C', min: 5, max: 45, step: 1, shown: true }, (roomC) =>
+            change({ roomC }),
+          )}{' '}
           with tap water at{' '}
-          <Figure
-            label="Tap water"
-            value={kitchen.tapC}
-            range={{ unit: '°C', min: 1, max: 35 }}
-            step={1}
-            unit="°C"
-            onValue={(tapC) => change({ tapC })}
-          />
+          {figure('Tap water', kitchen.tapC, { unit: '°C', min: 1, max: 35, step: 1, shown: true }, (tapC) =>
+            change({ tapC }),
+          )}
           , a fridge at{' '}
-          <Figure
-            label="Fridge"
-            value={kitchen.fridgeC}
-            range={{ unit: '°C', min: 0, max: 12 }}
-            step={1}
-            digits={1}
-            unit="°C"
-            onValue={(fridgeC) => change({ fridgeC })}
-          />{' '}
+          {figure(
+            'Fridge',
+            kitchen.fridgeC,
+            { unit: '°C', min: 0, max: 12, step: 1, digits: 1, shown: true },
+            (fridgeC) => change({ fridgeC }),
+          )}{' '}
           and a freezer at{' '}
-          <Figure
-            label="Freezer"
-            value={kitchen.freezerC}
-            range={{ unit: '°C', min: -40, max: -2 }}
-            step={1}
-            unit="°C"
-            onValue={(freezerC) => change({ freezerC })}
-          />
+          {figure('Freezer', kitchen.freezerC, { unit: '°C', min: -40, max: -2, step: 1, shown: true }, (freezerC) =>
+            change({ freezerC }),
+          )}
           . It has{' '}
-          <Figure
-            label="Burners"
-            value={kitchen.burners ?? 2}
-            range={{ unit: 'burners', min: 1, max: 12 }}
-            step={1}
-            onValue={(burners) => change({ burners })}
-          />{' '}
+          {figure('Burners', kitchen.burners ?? 2, { unit: 'burners', min: 1, max: 12, step: 1 }, (burners) =>
+            change({ burners }),
+          )}{' '}
           <InlineChoice
             label="Kind of burner"
             value={kitchen.burner.kind}
@@ -145,23 +121,16 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
             onValue={(kind) => change({ burner: { ...kitchen.burner, kind } })}
           />{' '}
           of{' '}
-          <Figure
-            label="Power"
-            value={kitchen.burner.watts}
-            range={{ unit: 'W', min: 200, max: 10_000 }}
-            step={100}
-            unit="W"
-            onValue={(watts) => change({ burner: { ...kitchen.burner, watts } })}
-          />{' '}
+          {figure(
+            'Power',
+            kitchen.burner.watts,
+            { unit: 'W', min: 200, max: 10_000, step: 100, shown: true },
+            (watts) => change({ burner: { ...kitchen.burner, watts } }),
+          )}{' '}
           and glasses of{' '}
-          <Figure
-            label="Glass mass"
-            value={kitchen.glassG}
-            range={{ unit: 'g', min: 20, max: 2000 }}
-            step={10}
-            unit="g"
-            onValue={(glassG) => change({ glassG })}
-          />
+          {figure('Glass mass', kitchen.glassG, { unit: 'g', min: 20, max: 2000, step: 10, shown: true }, (glassG) =>
+            change({ glassG }),
+          )}
           . Its measures are{' '}
           <InlineChoice
             label="Units"
@@ -255,33 +224,23 @@ function VesselRow({
         />
         <p className="leading-8 text-[0.95rem]">
           holds{' '}
-          <Figure
-            label={`${v.name}, holds`}
-            value={v.capacityMl}
-            range={{ unit: 'ml', min: 50, max: 100_000 }}
-            step={50}
-            unit="ml"
-            onValue={(capacityMl) => onChange({ ...v, capacityMl })}
-          />
+          {figure(
+            `${v.name}, holds`,
+            v.capacityMl,
+            { unit: 'ml', min: 50, max: 100_000, step: 50, shown: true },
+            (capacityMl) => onChange({ ...v, capacityMl }),
+          )}
           ,{' '}
-          <Figure
-            label={`${v.name}, across`}
-            value={v.diameterCm}
-            range={{ unit: 'cm', min: 3, max: 80 }}
-            step={0.5}
-            digits={1}
-            unit="cm"
-            onValue={(diameterCm) => onChange({ ...v, diameterCm })}
-          />{' '}
+          {figure(
+            `${v.name}, across`,
+            v.diameterCm,
+            { unit: 'cm', min: 3, max: 80, step: 0.5, digits: 1, shown: true },
+            (diameterCm) => onChange({ ...v, diameterCm }),
+          )}{' '}
           across, empty{' '}
-          <Figure
-            label={`${v.name}, empty`}
-            value={v.emptyG}
-            range={{ unit: 'g', min: 1, max: 30_000 }}
-            step={10}
-            unit="g"
-            onValue={(emptyG) => onChange({ ...v, emptyG })}
-          />
+          {figure(`${v.name}, empty`, v.emptyG, { unit: 'g', min: 1, max: 30_000, step: 10, shown: true }, (emptyG) =>
+            onChange({ ...v, emptyG }),
+          )}
           ,{' '}
           <InlineChoice
             label={`${v.name}, made of`}

@@ -12,7 +12,7 @@ import {
 import { useSaveHouse, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
-import { Figure, Tick, TextField } from '@/shared/ui/Figure';
+import { figure, Tick, TextField } from '@/shared/ui/Figure';
 import { Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
@@ -58,15 +58,12 @@ export function OwnPlantForm({
         {plant.parts.map((p) => (
           <li key={p.plant} className="flex min-h-11 items-center gap-3">
             <span className="min-w-0 flex-1">{botanicalBySlug(p.plant).name}</span>
-            <Figure
-              label={`Parts of ${botanicalBySlug(p.plant).name}`}
-              value={p.share}
-              range={{ unit: 'parts', min: 0.01, max: 100 }}
-              step={1}
-              digits={2}
-              unit="parts"
-              onValue={(share) => setPart(p.plant, share)}
-            />
+            {figure(
+              `Parts of ${botanicalBySlug(p.plant).name}`,
+              p.share,
+              { unit: 'parts', min: 0.01, max: 100, step: 1, digits: 2, shown: true },
+              (share) => setPart(p.plant, share),
+            )}
             <button
               type="button"
               aria-label={`Take out ${botanicalBySlug(p.plant).name}`}

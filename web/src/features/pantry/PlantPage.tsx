@@ -25,7 +25,7 @@ import * as f from '@/shared/format/format';
 import { DoseLadder } from '@/shared/plan/DoseLadder';
 import { Button } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
-import { Figure, TextField } from '@/shared/ui/Figure';
+import { figure, TextField } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
@@ -110,27 +110,22 @@ function Plant({ plant, known, house }: { plant: string; known: Known; house: Ho
           <Panel title="In the shop">
             <p className="leading-8">
               It costs{' '}
-              <Figure
-                label="Price"
-                value={entry.pricePerKg ?? 0}
-                range={{ unit: 'a kilo', min: 0, max: 100_000 }}
-                step={1}
-                digits={2}
-                unit="a kilo"
-                onValue={(pricePerKg) => change({ ...entry, pricePerKg })}
-              />{' '}
+              {figure(
+                'Price',
+                entry.pricePerKg ?? 0,
+                { unit: 'a kilo', min: 0, max: 100_000, step: 1, digits: 2, shown: true },
+                (pricePerKg) => change({ ...entry, pricePerKg }),
+              )}{' '}
               in packets of{' '}
-              <Figure
-                label="Packet"
-                value={entry.packG ?? 0}
-                range={{ unit: 'g', min: 0, max: 25_000 }}
-                step={25}
-                unit="g"
-                onValue={(packG) => {
+              {figure(
+                'Packet',
+                entry.packG ?? 0,
+                { unit: 'g', min: 0, max: 25_000, step: 25, shown: true },
+                (packG) => {
                   const { packG: _was, ...rest } = entry;
                   change(packG > 0 ? { ...rest, packG } : rest);
-                }}
-              />
+                },
+              )}
               . <span className="text-muted">0 stands for not known.</span>
             </p>
           </Panel>
@@ -208,24 +203,19 @@ function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: Pant
               </button>
             </div>
             <p className="mt-1 leading-8">
-              <Figure
-                label={`Lot ${i + 1} left`}
-                value={lot.leftG}
-                range={{ unit: 'g', min: 0, max: 100_000 }}
-                step={10}
-                digits={1}
-                unit="g"
-                onValue={(leftG) => setLot({ ...lot, leftG })}
-              />{' '}
+              {figure(
+                `Lot ${i + 1} left`,
+                lot.leftG,
+                { unit: 'g', min: 0, max: 100_000, step: 10, digits: 1, shown: true },
+                (leftG) => setLot({ ...lot, leftG }),
+              )}{' '}
               left; gives ×
-              <Figure
-                label={`Lot ${i + 1} gives`}
-                value={lot.potency}
-                range={{ unit: '×', min: 0.2, max: 3 }}
-                step={0.05}
-                digits={2}
-                onValue={(potency) => setLot({ ...lot, potency })}
-              />{' '}
+              {figure(
+                `Lot ${i + 1} gives`,
+                lot.potency,
+                { unit: '×', min: 0.2, max: 3, step: 0.05, digits: 2 },
+                (potency) => setLot({ ...lot, potency }),
+              )}{' '}
               of the reference;{' '}
               <InlineChoice
                 label={`Lot ${i + 1} ripeness`}
@@ -301,14 +291,7 @@ function MeasuresPanel({
       </table>
       <p className="mt-3 leading-8">
         I weighed{' '}
-        <Figure
-          label="How many measures"
-          value={count}
-          range={{ unit: 'measures', min: 0.25, max: 100 }}
-          step={1}
-          digits={2}
-          onValue={setCount}
-        />{' '}
+        {figure('How many measures', count, { unit: 'measures', min: 0.25, max: 100, step: 1, digits: 2 }, setCount)}{' '}
         <InlineChoice
           label="Measure"
           value={measure}
@@ -318,17 +301,7 @@ function MeasuresPanel({
           }))}
           onValue={setMeasure}
         />{' '}
-        at{' '}
-        <Figure
-          label="Weighed"
-          value={grams}
-          range={{ unit: 'g', min: 0.05, max: 5000 }}
-          step={1}
-          digits={1}
-          unit="g"
-          onValue={setGrams}
-        />
-        .{' '}
+        at {figure('Weighed', grams, { unit: 'g', min: 0.05, max: 5000, step: 1, digits: 1, shown: true }, setGrams)}.{' '}
         <Button
           onClick={() =>
             onChange({ ...entry, measures: { ...entry.measures, ...measureByWeighing(measure, count, grams) } })
@@ -397,15 +370,12 @@ function SubstitutesPanel({ b, house }: { b: Botanical; house: House }): ReactNo
     <Panel title="None of it there: what instead">
       <p className="leading-8">
         In the place of{' '}
-        <Figure
-          label="In the place of"
-          value={grams}
-          range={{ unit: 'g', min: 0.1, max: 5000 }}
-          step={1}
-          digits={1}
-          unit="g"
-          onValue={setGrams}
-        />
+        {figure(
+          'In the place of',
+          grams,
+          { unit: 'g', min: 0.1, max: 5000, step: 1, digits: 1, shown: true },
+          setGrams,
+        )}
         :
       </p>
       <ul className="mt-1 divide-y divide-line">

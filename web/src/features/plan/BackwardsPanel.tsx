@@ -13,7 +13,7 @@ import type { DrinkView } from '@steepsis/contract';
 import * as f from '@/shared/format/format';
 import { shortName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
-import { Figure } from '@/shared/ui/Figure';
+import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
 
@@ -64,15 +64,12 @@ export function BackwardsPanel({
         />{' '}
         {from === 'leaf' && (
           <>
-            <Figure
-              label="Leaf to use up"
-              value={haveG}
-              range={{ unit: 'g', min: 0.1, max: 10_000 }}
-              step={5}
-              digits={1}
-              unit="g"
-              onValue={setHaveG}
-            />{' '}
+            {figure(
+              'Leaf to use up',
+              haveG,
+              { unit: 'g', min: 0.1, max: 10_000, step: 5, digits: 1, shown: true },
+              setHaveG,
+            )}{' '}
             of{' '}
             <InlineChoice
               label="Plant to use up"
@@ -84,36 +81,13 @@ export function BackwardsPanel({
         )}
         {from === 'concentrate' && (
           <>
-            <Figure
-              label="Bottles"
-              value={bottles}
-              range={{ unit: 'bottles', min: 1, max: 100 }}
-              step={1}
-              onValue={setBottles}
-            />{' '}
-            bottles of{' '}
-            <Figure
-              label="Bottle size"
-              value={bottleMl}
-              range={{ unit: 'ml', min: 50, max: 5000 }}
-              step={50}
-              unit="ml"
-              onValue={setBottleMl}
-            />{' '}
+            {figure('Bottles', bottles, { unit: 'bottles', min: 1, max: 100, step: 1 }, setBottles)} bottles of{' '}
+            {figure('Bottle size', bottleMl, { unit: 'ml', min: 50, max: 5000, step: 50, shown: true }, setBottleMl)}{' '}
             with {view.drink.brews[0].name.toLowerCase()}
           </>
         )}
-        {from === 'pot' && (
-          <Figure
-            label="Pot holds"
-            value={potL}
-            range={{ unit: 'L', min: 0.3, max: 50 }}
-            step={0.5}
-            digits={2}
-            unit="L"
-            onValue={setPotL}
-          />
-        )}
+        {from === 'pot' &&
+          figure('Pot holds', potL, { unit: 'L', min: 0.3, max: 50, step: 0.5, digits: 2, shown: true }, setPotL)}
         .
       </p>
       <Answer answer={answer} onTake={onTake} />

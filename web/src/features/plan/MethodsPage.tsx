@@ -4,11 +4,13 @@ import {
   botanicalBySlug,
   compareWays,
   doseLadder,
+  explain,
   hasLadder,
   methodsOf,
   SCHOOL_GROUPS,
   SCHOOLS,
   type Candidate,
+  type FigureId,
   type PlanTarget,
   type WayColumn,
 } from '@steepsis/core';
@@ -17,6 +19,7 @@ import { useDrink, useHouse, useSaveDrink, useVersions, type House } from '@/sha
 import * as f from '@/shared/format/format';
 import { DoseLadder } from '@/shared/plan/DoseLadder';
 import { Button, LinkButton } from '@/shared/ui/Button';
+import { Explained } from '@/shared/ui/Explained';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { useTarget } from './planSetup';
@@ -158,10 +161,15 @@ function groupsOf(choices: readonly Choice[]): [string, Choice[]][] {
   return [...groups];
 }
 
-type Row = { name: string; of: (c: Extract<WayColumn, { kind: 'way' }>) => ReactNode };
+const opened = ({ plan }: WorkedOut, figure: FigureId, text: string): ReactNode => (
+  <Explained what={() => explain(plan, figure)}>{text}</Explained>
+);
+
+type WorkedOut = Extract<WayColumn, { kind: 'way' }>;
+type Row = { name: string; of: (c: WorkedOut) => ReactNode };
 const ROWS: readonly Row[] = [
-  { name: 'Strength', of: (c) => f.strength(c.strengthX) },
-  { name: 'Harshness', of: (c) => `${Math.round(c.harsh * 100)} % of the limit` },
+  { name: 'Strength', of: (c) => opened(c, 'glass-strength', f.strength(c.strengthX)) },
+  { name: 'Harshness', of: (c) => opened(c, 'harsh', `${Math.round(c.harsh * 100)} % of the limit`) },
   { name: 'Aroma', of: (c) => c.aroma },
   {
     name: 'Colour',
@@ -171,11 +179,11 @@ const ROWS: readonly Row[] = [
       </span>
     ),
   },
-  { name: 'Comes out', of: (c) => f.volume(c.yieldMl) },
+  { name: 'Comes out', of: (c) => opened(c, 'yield', f.volume(c.yieldMl)) },
   { name: 'Plants', of: (c) => f.grams(c.leafG) },
   { name: 'Heat', of: (c) => (c.energyKWh < 0.005 ? 'none' : `${c.energyKWh.toFixed(2)} kWh`) },
-  { name: 'With the hands', of: (c) => f.duration(c.handsOnMin) },
-  { name: 'In all', of: (c) => f.duration(c.totalMin) },
+  { name: 'With the hands', of: (c) => opened(c, 'time', f.duration(c.handsOnMin)) },
+  { name: 'In all', of: (c) => opened(c, 'time', f.duration(c.totalMin)) },
   {
     name: 'Cautions',
     of: (c) =>
@@ -200,7 +208,7 @@ function Table({
 }): ReactNode {
   return (
     <div className="overflow-x-auto" role="region" aria-label="Methods side by side" tabIndex={0}>
-      <table className="w-full min-w-[34rem] text-[0.95rem]">
+      <table className="w-full min-w-[34rem] table-fixed text-[0.95rem]">
         <thead>
           <tr className="align-bottom">
             <th className="w-28" />

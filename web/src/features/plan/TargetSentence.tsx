@@ -1,5 +1,5 @@
 import { format as formatDate } from 'date-fns';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import {
   ACID_RANGE,
   mainStageOf,
@@ -38,15 +38,14 @@ export function TargetSentence({
   onFaults: (faults: readonly FieldFault[]) => void;
 }): ReactNode {
   const [faults, setFaults] = useState<Readonly<Record<string, FieldFault>>>({});
+  const known = useRef<Readonly<Record<string, FieldFault>>>({});
   const fault =
     (field: string) =>
     (f: FieldFault | undefined): void => {
-      setFaults((before) => {
-        const others = Object.fromEntries(Object.entries(before).filter(([k]) => k !== field));
-        const after = f ? { ...others, [field]: f } : others;
-        onFaults(Object.values(after));
-        return after;
-      });
+      const others = Object.fromEntries(Object.entries(known.current).filter(([k]) => k !== field));
+      known.current = f ? { ...others, [field]: f } : others;
+      setFaults(known.current);
+      onFaults(Object.values(known.current));
     };
   const number = (field: string, extra: Omit<Parameters<typeof InlineNumber>[0], 'label' | 'onFault'>): ReactNode => (
     <InlineNumber label={field} onFault={fault(field)} {...extra} />

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { planDrink, potencyOf, type PlanResult, type PlanTarget } from '@steepsis/core';
+import { planDrink, potencyOf, type Drink, type PlanResult, type PlanTarget } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import type { House } from '@/shared/api/queries';
 import { useTargets, withDraft, type TargetDraft } from './targetStore';
@@ -12,17 +12,28 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
   const occasion = useTargets((s) => s.occasion);
   const target = useMemo(() => {
     const { potency: _was, ...from } = view.startFrom;
-    const potency = potencyOf(house.entries);
     const table = view.lastPlan ? undefined : house.kitchen.body.audience;
     const start = {
       ...from,
       ...(table ? { audience: table } : {}),
       ...(occasion ? { audience: occasion } : {}),
-      ...(Object.keys(potency).length > 0 ? { potency } : {}),
     };
-    return withDraft(start, draft);
+    const wanted = withDraft(start, draft);
+    const potency = potencyOf(house.entries, aboutNeededG(view.drink, wanted));
+    return Object.keys(potency).length > 0 ? { ...wanted, potency } : wanted;
   }, [view, draft, occasion, house]);
   return { target, draft };
+}
+
+/** About how much of each plant is wanted: the recipe's amounts, in proportion. Enough to tell which lots are used. */
+function aboutNeededG(drink: Drink, target: PlanTarget): Record<string, number> {
+  const times = (target.litres * 1000 * target.strengthX) / drink.book.jugMl;
+  const needed: Record<string, number> = {};
+  drink.brews.forEach((brew, i) => {
+    const way = (i === 0 && brew.ways.find((w) => w.id === target.wayId)) || brew.ways[0]!;
+    for (const x of way.ingredients) needed[x.plant] = (needed[x.plant] ?? 0) + x.grams * times;
+  });
+  return needed;
 }
 
 export function usePlan(view: DrinkView, target: PlanTarget, house: House): PlanResult {

@@ -1,6 +1,7 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap } from '@steepsis/core';
+import { openPlanWorker } from './openPlanWorker';
 import type { PlanApi } from './plan.worker';
 
 /** Asks the worker whenever the question changes; the last answer stays until the next is there. */
@@ -12,11 +13,11 @@ function useAnswer<Q, A>(
   const [shown, setShown] = useState<{ of: Q; answer: A } | undefined>(undefined);
   const asking = useRef(ask);
   useEffect(() => {
-    const own = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<PlanApi>(own);
+    const own = openPlanWorker();
+    worker.current = own.api;
     return () => {
       worker.current = undefined;
-      own.terminate();
+      own.close();
     };
   }, []);
   useEffect(() => {

@@ -21,7 +21,7 @@ import {
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { shortName } from '@/shared/format/names';
-import { Figure } from '@/shared/ui/Figure';
+import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
 import { stageTitle } from './StageFields';
@@ -140,15 +140,12 @@ function IngredientRow({
         {lasts(way, i.enters.stageId) && (
           <>
             , after{' '}
-            <Figure
-              label={`${name} in after`}
-              value={i.enters.atMin}
-              range={{ unit: 'min', min: 0, max: lasts(way, i.enters.stageId)! }}
-              step={1}
-              digits={1}
-              unit="min"
-              onValue={(atMin) => change({ enters: { ...i.enters, atMin } }, 'enters at')}
-            />
+            {figure(
+              `${name} in after`,
+              i.enters.atMin,
+              { unit: 'min', min: 0, max: lasts(way, i.enters.stageId)!, step: 1, digits: 1, shown: true },
+              (atMin) => change({ enters: { ...i.enters, atMin } }, 'enters at'),
+            )}
           </>
         )}
         ; out{' '}
@@ -168,15 +165,12 @@ function IngredientRow({
         {i.leaves && lasts(way, i.leaves.stageId) && (
           <>
             , after{' '}
-            <Figure
-              label={`${name} out after`}
-              value={i.leaves.atMin}
-              range={{ unit: 'min', min: 0, max: lasts(way, i.leaves.stageId)! }}
-              step={1}
-              digits={1}
-              unit="min"
-              onValue={(atMin) => change({ leaves: { stageId: i.leaves!.stageId, atMin } }, 'leaves at')}
-            />
+            {figure(
+              `${name} out after`,
+              i.leaves.atMin,
+              { unit: 'min', min: 0, max: lasts(way, i.leaves.stageId)!, step: 1, digits: 1, shown: true },
+              (atMin) => change({ leaves: { stageId: i.leaves!.stageId, atMin } }, 'leaves at'),
+            )}
           </>
         )}
       </p>

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { botanicals, freeId, SWEETENERS, type Drink, type MixLine, type MixSource } from '@steepsis/core';
-import { Figure } from '@/shared/ui/Figure';
+import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 const JUICES = botanicals()
@@ -80,14 +80,12 @@ export function MixEditor({
                 <>
                   {' '}
                   of{' '}
-                  <Figure
-                    label={`${line.name} ml`}
-                    value={line.book}
-                    range={{ unit: 'ml', min: 0, max: 50_000 }}
-                    step={10}
-                    unit={line.at === 'glass' ? 'ml to a litre' : 'ml'}
-                    onValue={(book) => setLine({ ...line, book }, 'ml')}
-                  />
+                  {figure(
+                    `${line.name} ml`,
+                    line.book,
+                    { unit: 'ml', min: 0, max: 50_000, step: 10, shown: line.at === 'glass' ? 'ml to a litre' : 'ml' },
+                    (book) => setLine({ ...line, book }, 'ml'),
+                  )}
                 </>
               )}
               , poured{' '}
@@ -159,14 +157,9 @@ function LineSource({ line, onChange }: { line: MixLine; onChange: (line: MixLin
             onValue={(sweetener) => set({ ...from, sweetener })}
           />{' '}
           at{' '}
-          <Figure
-            label="Syrup Brix"
-            value={from.brix}
-            range={{ unit: '°Bx', min: 1, max: 80 }}
-            step={1}
-            unit="°Bx"
-            onValue={(brix) => set({ ...from, brix })}
-          />
+          {figure('Syrup Brix', from.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+            set({ ...from, brix }),
+          )}
         </>
       );
     case 'juice':
@@ -194,14 +187,9 @@ function LineSource({ line, onChange }: { line: MixLine; onChange: (line: MixLin
       return (
         <>
           {line.name} at{' '}
-          <Figure
-            label="Spirit strength"
-            value={from.abv}
-            range={{ unit: '% vol', min: 0.5, max: 96 }}
-            step={1}
-            unit="% vol"
-            onValue={(abv) => set({ ...from, abv })}
-          />
+          {figure('Spirit strength', from.abv, { unit: '% vol', min: 0.5, max: 96, step: 1, shown: true }, (abv) =>
+            set({ ...from, abv }),
+          )}
         </>
       );
   }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { HANDS_WORK, SWEETENERS, type Stage } from '@steepsis/core';
 import { HANDS_WORDS, PLACE_WORDS, STAGE_KIND_WORDS, stageWords } from '@/shared/format/names';
-import { Figure, Tick } from '@/shared/ui/Figure';
+import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 type Change = (stage: Stage, what: string) => void;
@@ -63,24 +63,16 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Toast dry at{' '}
-          <Figure
-            label="Toast temperature"
-            value={s.atC}
-            range={{ unit: '°C', min: 40, max: 260 }}
-            step={5}
-            unit="°C"
-            onValue={(atC) => onChange({ ...s, atC }, 'atC')}
-          />{' '}
+          {figure('Toast temperature', s.atC, { unit: '°C', min: 40, max: 260, step: 5, shown: true }, (atC) =>
+            onChange({ ...s, atC }, 'atC'),
+          )}{' '}
           for{' '}
-          <Figure
-            label="Toast minutes"
-            value={s.minutes}
-            range={{ unit: 'min', min: 0.5, max: 120 }}
-            step={1}
-            digits={1}
-            unit="min"
-            onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
-          />
+          {figure(
+            'Toast minutes',
+            s.minutes,
+            { unit: 'min', min: 0.5, max: 120, step: 1, digits: 1, shown: true },
+            (minutes) => onChange({ ...s, minutes }, 'minutes'),
+          )}
         </>
       );
     case 'heat':
@@ -100,14 +92,9 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             <>
               {' '}
               of{' '}
-              <Figure
-                label="Heat temperature"
-                value={s.to}
-                range={{ unit: '°C', min: 10, max: 110 }}
-                step={1}
-                unit="°C"
-                onValue={(to) => onChange({ ...s, to }, 'to')}
-              />
+              {figure('Heat temperature', s.to, { unit: '°C', min: 10, max: 110, step: 1, shown: true }, (to) =>
+                onChange({ ...s, to }, 'to'),
+              )}
             </>
           )}
         </>
@@ -116,15 +103,9 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Keep it there, simmering or below, for{' '}
-          <Figure
-            label="Hold minutes"
-            value={s.minutes}
-            range={MINUTES}
-            step={1}
-            digits={1}
-            unit="min"
-            onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
-          />
+          {figure('Hold minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
+            onChange({ ...s, minutes }, 'minutes'),
+          )}
         </>
       );
     case 'steep': {
@@ -144,27 +125,13 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             }
           />{' '}
           for{' '}
-          {long ? (
-            <Figure
-              label="Steep hours"
-              value={s.minutes / 60}
-              range={HOURS}
-              step={1}
-              digits={2}
-              unit="h"
-              onValue={(h) => onChange({ ...s, minutes: Math.round(h * 60) }, 'minutes')}
-            />
-          ) : (
-            <Figure
-              label="Steep minutes"
-              value={s.minutes}
-              range={MINUTES}
-              step={1}
-              digits={1}
-              unit="min"
-              onValue={(minutes) => onChange({ ...s, minutes }, 'minutes')}
-            />
-          )}
+          {long
+            ? figure('Steep hours', s.minutes / 60, { ...HOURS, step: 1, digits: 2, shown: 'h' }, (h) =>
+                onChange({ ...s, minutes: Math.round(h * 60) }, 'minutes'),
+              )
+            : figure('Steep minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
+                onChange({ ...s, minutes }, 'minutes'),
+              )}
         </>
       );
     }
@@ -172,14 +139,9 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Cool to{' '}
-          <Figure
-            label="Cool temperature"
-            value={s.toC}
-            range={{ unit: '°C', min: 1, max: 99 }}
-            step={1}
-            unit="°C"
-            onValue={(toC) => onChange({ ...s, toC }, 'toC')}
-          />{' '}
+          {figure('Cool temperature', s.toC, { unit: '°C', min: 1, max: 99, step: 1, shown: true }, (toC) =>
+            onChange({ ...s, toC }, 'toC'),
+          )}{' '}
           <InlineChoice
             label="Cool how"
             value={s.by}
@@ -230,14 +192,9 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Rinse the plants with{' '}
-          <Figure
-            label="Rinse water"
-            value={s.waterMl}
-            range={{ unit: 'ml', min: 1, max: 20_000 }}
-            step={10}
-            unit="ml"
-            onValue={(waterMl) => onChange({ ...s, waterMl }, 'waterMl')}
-          />{' '}
+          {figure('Rinse water', s.waterMl, { unit: 'ml', min: 1, max: 20_000, step: 10, shown: true }, (waterMl) =>
+            onChange({ ...s, waterMl }, 'waterMl'),
+          )}{' '}
           of water
         </>
       );
@@ -252,26 +209,16 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             onValue={(sweetener) => onChange({ ...s, sweetener }, 'sweetener')}
           />
           ,{' '}
-          {'gPerMl' in s.to ? (
-            <Figure
-              label="Sweetener to 100 ml"
-              value={s.to.gPerMl * 100}
-              range={{ unit: 'g', min: 1, max: 300 }}
-              step={5}
-              digits={1}
-              unit="g to 100 ml"
-              onValue={(g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to')}
-            />
-          ) : (
-            <Figure
-              label="Sweeten to"
-              value={s.to.brix}
-              range={{ unit: '°Bx', min: 1, max: 80 }}
-              step={1}
-              unit="°Bx"
-              onValue={(brix) => onChange({ ...s, to: { brix } }, 'to')}
-            />
-          )}
+          {'gPerMl' in s.to
+            ? figure(
+                'Sweetener to 100 ml',
+                s.to.gPerMl * 100,
+                { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
+                (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+              )
+            : figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+                onChange({ ...s, to: { brix } }, 'to'),
+              )}
           <Tick
             checked={'brix' in s.to}
             onChange={(on) => onChange({ ...s, to: on ? { brix: 50 } : { gPerMl: 0.5 } }, 'by')}
@@ -284,25 +231,13 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Boil down to{' '}
-          {'share' in s.to ? (
-            <Figure
-              label="Share left"
-              value={s.to.share * 100}
-              range={{ unit: '%', min: 2, max: 100 }}
-              step={5}
-              unit="% of it"
-              onValue={(p) => onChange({ ...s, to: { share: p / 100 } }, 'to')}
-            />
-          ) : (
-            <Figure
-              label="Reduce to"
-              value={s.to.brix}
-              range={{ unit: '°Bx', min: 1, max: 80 }}
-              step={1}
-              unit="°Bx"
-              onValue={(brix) => onChange({ ...s, to: { brix } }, 'to')}
-            />
-          )}
+          {'share' in s.to
+            ? figure('Share left', s.to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: '% of it' }, (p) =>
+                onChange({ ...s, to: { share: p / 100 } }, 'to'),
+              )
+            : figure('Reduce to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+                onChange({ ...s, to: { brix } }, 'to'),
+              )}
           <Tick
             checked={'brix' in s.to}
             onChange={(on) => onChange({ ...s, to: on ? { brix: 60 } : { share: 0.5 } }, 'by')}
@@ -315,15 +250,12 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
       return (
         <>
           Let it work for{' '}
-          <Figure
-            label="Ferment days"
-            value={s.days}
-            range={{ unit: 'days', min: 0.1, max: 60 }}
-            step={0.5}
-            digits={1}
-            unit="days"
-            onValue={(days) => onChange({ ...s, days }, 'days')}
-          />
+          {figure(
+            'Ferment days',
+            s.days,
+            { unit: 'days', min: 0.1, max: 60, step: 0.5, digits: 1, shown: true },
+            (days) => onChange({ ...s, days }, 'days'),
+          )}
         </>
       );
   }

@@ -30,7 +30,7 @@ export function stageWords(stage: Stage): string {
     case 'steep':
       return PLACE_WORDS[stage.place];
     case 'hands':
-      return stage.work;
+      return HANDS_WORDS[stage.work].toLowerCase();
     case 'strain':
       return 'strain';
     case 'rinse':

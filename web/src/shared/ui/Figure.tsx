@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import type { Range } from '@steepsis/core';
 import { InlineNumber, type FieldFault } from './InlineNumber';
 
 /** A figure that tells its own fault, where no sentence around it does. */
@@ -13,6 +14,26 @@ export function Figure(props: Omit<Parameters<typeof InlineNumber>[0], 'onFault'
         </span>
       )}
     </>
+  );
+}
+
+/** What a figure accepts, how far an arrow key moves it, and the unit that stands behind it: its own, or other words. */
+export type Accepts = Range & { step: number; digits?: number; shown?: string | true };
+
+/** A figure in a sentence, in one line of it. */
+export function figure(label: string, value: number, accepts: Accepts, onValue: (value: number) => void): ReactNode {
+  const { step, digits = 0, shown, ...range } = accepts;
+  const unit = shown === true ? range.unit : shown;
+  return (
+    <Figure
+      label={label}
+      value={value}
+      range={range}
+      step={step}
+      digits={digits}
+      {...(unit === undefined ? {} : { unit })}
+      onValue={onValue}
+    />
   );
 }
 

@@ -1,0 +1,18 @@
+import {
+  nearestThatWorks,
+  steepMap,
+  type Drink,
+  type Kitchen,
+  type PlanTarget,
+  type SteepMapSetup,
+} from '@steepsis/core';
+
+// jsdom has no workers: what the worker would answer is worked out here, a moment later.
+export const openPlanWorker = () => ({
+  api: {
+    map: (setup: SteepMapSetup) => Promise.resolve(steepMap(setup)),
+    nearest: (drink: Drink, target: PlanTarget, kitchen: Kitchen) =>
+      Promise.resolve(nearestThatWorks(drink, target, kitchen)),
+  },
+  close: () => undefined,
+});

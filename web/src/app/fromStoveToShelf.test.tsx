@@ -1,0 +1,107 @@
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { BOOK, ROSELLE_COOLER, SIGNS, type BatchEventBody, type Drink } from '@steepsis/core';
+import { Component as KeepPage } from '@/features/keep/KeepPage';
+import { Component as SteepPage } from '@/features/steep/SteepPage';
+import { aBatchOf, AServer, show } from '@/test/aServer';
+
+let server: AServer;
+beforeEach(() => {
+  server = new AServer();
+  let n = 0;
+  Object.defineProperty(globalThis, 'crypto', { value: { randomUUID: () => `id-${++n}` }, configurable: true });
+});
+
+const hands = (): HTMLElement => screen.getByText('Next, with your hands').closest('section')!;
+
+/** Presses the one large button that the stove shows, and tells the batch what it said. */
+async function doNext(drink: Drink, told: [number, BatchEventBody][]): Promise<string> {
+  server.sent = [];
+  server.answers['/api/batches/b1'] = aBatchOf(drink, told.length * 5 + 5, told);
+  show(<SteepPage />, '/steep/:batchId', '/steep/b1');
+  await screen.findByText('Next, with your hands');
+  const what = within(hands()).getByRole('heading').textContent;
+  const button = within(hands()).queryByRole('button');
+  if (button) {
+    await userEvent.click(button);
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    const { id: _id, at: _at, v: _v, ...body } = server.sent[0]!.body;
+    told.push([told.length * 5 + 5, body as BatchEventBody]);
+  }
+  cleanup();
+  return what;
+}
+
+describe.each(BOOK.map((d) => [d.id, d] as const))('at the stove, %s', (_id, drink) => {
+  it('is led from its first stage to the jug, one large button at a time', async () => {
+    const [brew] = drink.brews;
+    const way = brew.ways.find((w) => w.id === drink.defaults.wayId)!;
+    const told: [number, BatchEventBody][] = [];
+    const seen: string[] = [];
+    for (let i = 0; i < way.stages.length + 3; i++) {
+      const what = await doNext(drink, told);
+      seen.push(what);
+      if (what === 'Mix the jug') break;
+    }
+    expect(seen.at(-1)).toBe('Mix the jug');
+    const ended = told.flatMap(([, e]) => (e.type === 'stage-ended' ? [e.stageId] : []));
+    expect(ended).toEqual(way.stages.filter((s) => s.kind !== 'strain').map((s) => s.id));
+    const measured = told.at(-1)![1];
+    expect(measured).toMatchObject({ type: 'measured', what: 'volume', brewId: brew.id });
+    expect(seen.every((s) => /^[A-Z]/.test(s) && !/undefined|NaN/.test(s))).toBe(true);
+  });
+});
+
+describe('on the shelf', () => {
+  const BREW = 'concentrate';
+  const MIXED: [number, BatchEventBody][] = [
+    [7, { type: 'stage-ended', brewId: BREW, stageId: 'heat' }],
+    [22, { type: 'stage-ended', brewId: BREW, stageId: 'steep' }],
+    [27, { type: 'measured', what: 'volume', brewId: BREW, value: 1130, method: 'jug' }],
+    [40, { type: 'mixed', mix: { concentrate: 1130, syrup: 310, water: 950 }, hadMl: { syrup: 310 }, sugarAddedG: 0 }],
+  ];
+  const shelf = (told: [number, BatchEventBody][] = MIXED, daysAgo = 0): void => {
+    const batch = aBatchOf(ROSELLE_COOLER, 120 + daysAgo * 1440, told);
+    server.answers['/api/shelf'] = { batches: [batch], serverNow: batch.serverNow };
+    server.answers['/api/batches/b1'] = batch;
+    show(<KeepPage />, '/keep', '/keep');
+  };
+  const press = async (name: string | RegExp): Promise<void> =>
+    userEvent.click(await screen.findByRole('button', { name }));
+  const said = (): Record<string, unknown> => server.sent[0]!.body;
+
+  it('a pour draws it down by what was poured', async () => {
+    shelf();
+    await press('Pour out');
+    expect(said()).toMatchObject({ type: 'poured', vesselId: 'jug', ml: 300 });
+  });
+  it('time out of the fridge is noted with its warmth', async () => {
+    shelf();
+    await press('It stood out');
+    const minutes = await screen.findByRole('textbox', { name: /^Minutes out/ });
+    await userEvent.tripleClick(minutes);
+    await userEvent.paste('90');
+    await press('Note it');
+    expect(said()).toMatchObject({ type: 'stood-out', vesselId: 'jug', minutes: 90, ambientC: 22 });
+  });
+  it('it is frozen and thawed', async () => {
+    shelf();
+    await press('Freeze it');
+    expect(said()).toMatchObject({ type: 'moved', where: 'freezer' });
+    cleanup();
+    shelf([...MIXED, [60, { type: 'moved', vesselId: 'jug', where: 'freezer' }]]);
+    expect(await screen.findByRole('button', { name: 'Thaw it in the fridge' })).toBeInTheDocument();
+  });
+  it.each(SIGNS)('%s is noted, and nothing is poured of it from then on', async (sign) => {
+    shelf([...MIXED, [60, { type: 'observed', sign }]]);
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Pour out' })).toBeDisabled());
+    expect(screen.getAllByText(/^Stop/).length).toBeGreaterThan(0);
+  });
+  it('what is past its days is told, and asks before it is thrown away', async () => {
+    shelf(MIXED, 30);
+    await press('Throw it away');
+    const ask = await screen.findByRole('alertdialog');
+    await userEvent.click(within(ask).getByRole('button', { name: 'Throw it away' }));
+    expect(said()).toMatchObject({ type: 'discarded' });
+  });
+});

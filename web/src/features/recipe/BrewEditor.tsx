@@ -1,0 +1,217 @@
+import { useState, type ReactNode } from 'react';
+import { blankWay, freeId, type Brew, type BrewWay, type Drink } from '@steepsis/core';
+import type { House } from '@/shared/api/queries';
+import { Button } from '@/shared/ui/Button';
+import { figure, TextField, Tick } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { Panel } from '@/shared/ui/Panel';
+import { withWay } from './draft';
+import { IngredientList } from './IngredientList';
+import { StageList } from './StageList';
+
+/** The brews of a drink and the ways of each; one way is open at a time. */
+export function BrewEditor({
+  drink,
+  house,
+  onChange,
+}: {
+  drink: Drink;
+  house: House;
+  onChange: (drink: Drink, what: string) => void;
+}): ReactNode {
+  const [openBrew, setOpenBrew] = useState(drink.brews[0].id);
+  const [openWay, setOpenWay] = useState<Readonly<Record<string, string>>>({});
+  const brew = drink.brews.find((b) => b.id === openBrew) ?? drink.brews[0];
+  const first = brew === drink.brews[0];
+  const way =
+    brew.ways.find((w) => w.id === openWay[brew.id]) ??
+    brew.ways.find((w) => first && w.id === drink.book.wayId) ??
+    brew.ways[0]!;
+  const setWay = (next: BrewWay, what: string): void =>
+    onChange(withWay(drink, brew.id, next), `${brew.id} ${next.id} ${what}`);
+  const setBrews = (brews: readonly Brew[], what: string, more: Partial<Drink> = {}): void =>
+    onChange({ ...drink, ...more, brews: brews as Drink['brews'] }, what);
+  const addBrew = (): void => {
+    const id = freeId(
+      'brew',
+      drink.brews.map((b) => b.id),
+    );
+    const name = `Brew ${drink.brews.length + 1}`;
+    setBrews([...drink.brews, { id, name, ways: [blankWay()] }], `add ${id}`, {
+      mix: [...drink.mix, { id, name, from: { kind: 'brew', brewId: id }, book: 'all', at: 'jug' }],
+    });
+    setOpenBrew(id);
+  };
+  const addWay = (): void => {
+    const id = freeId(
+      'way',
+      brew.ways.map((w) => w.id),
+    );
+    const copy = { ...way, id, shortName: 'Another way', name: 'another way' };
+    setBrews(
+      drink.brews.map((b) => (b === brew ? { ...b, ways: [...b.ways, copy] } : b)),
+      `add ${id}`,
+    );
+    setOpenWay({ ...openWay, [brew.id]: id });
+  };
+  return (
+    <Panel>
+      <div className="mb-3 flex flex-wrap items-end gap-3">
+        {drink.brews.length > 1 && (
+          <Tabs
+            label="Brews"
+            items={drink.brews.map((b) => ({ id: b.id, name: b.name }))}
+            open={brew.id}
+            onOpen={setOpenBrew}
+          />
+        )}
+        <Button onClick={addBrew}>Add another brew</Button>
+        {!first && (
+          <Button
+            kind="quiet"
+            onClick={() =>
+              setBrews(
+                drink.brews.filter((b) => b !== brew),
+                `remove ${brew.id}`,
+                { mix: drink.mix.filter((l) => l.from.kind !== 'brew' || l.from.brewId !== brew.id) },
+              )
+            }
+          >
+            Take this brew out
+          </Button>
+        )}
+      </div>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <TextField
+          label="Name of the brew"
+          value={brew.name}
+          onChange={(name) =>
+            setBrews(
+              drink.brews.map((b) => (b === brew ? { ...b, name } : b)),
+              `${brew.id} name`,
+              { mix: drink.mix.map((l) => (l.from.kind === 'brew' && l.from.brewId === brew.id ? { ...l, name } : l)) },
+            )
+          }
+        />
+        <TextField
+          label="Name of the way"
+          value={way.shortName}
+          onChange={(shortName) => setWay({ ...way, shortName, name: shortName.toLowerCase() }, 'name')}
+        />
+      </div>
+      <div className="my-3 flex flex-wrap items-center gap-3">
+        {brew.ways.length > 1 && (
+          <Tabs
+            label="Ways of making it"
+            items={brew.ways.map((w) => ({ id: w.id, name: w.shortName }))}
+            open={way.id}
+            onOpen={(id) => setOpenWay({ ...openWay, [brew.id]: id })}
+          />
+        )}
+        <Button kind="quiet" onClick={addWay}>
+          Write down another way of making it
+        </Button>
+        {first && brew.ways.length > 1 && drink.book.wayId !== way.id && (
+          <Button
+            kind="quiet"
+            onClick={() => onChange({ ...drink, book: { ...drink.book, wayId: way.id } }, 'standard way')}
+          >
+            Make this way the house standard
+          </Button>
+        )}
+        {brew.ways.length > 1 && drink.book.wayId !== way.id && (
+          <Button
+            kind="quiet"
+            onClick={() =>
+              setBrews(
+                drink.brews.map((b) => (b === brew ? { ...b, ways: b.ways.filter((w) => w !== way) } : b)),
+                `remove way ${way.id}`,
+              )
+            }
+          >
+            Remove this way
+          </Button>
+        )}
+      </div>
+      <p className="leading-8">
+        In{' '}
+        <InlineChoice
+          label="Vessel"
+          value={way.vesselKind}
+          choices={[
+            { value: 'pot', label: 'a pot' },
+            { value: 'jar', label: 'a jar' },
+          ]}
+          onValue={(vesselKind) => setWay({ ...way, vesselKind }, 'vessel')}
+        />{' '}
+        with{' '}
+        {figure('Water', way.waterMl, { unit: 'ml', min: 0, max: 50_000, step: 50, shown: true }, (waterMl) =>
+          setWay({ ...way, waterMl }, 'water'),
+        )}{' '}
+        of water, with{' '}
+        {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
+          setWay({ ...way, headroom: p / 100 }, 'headroom'),
+        )}{' '}
+        of headroom against boiling over, at its best after{' '}
+        {figure('Rest', way.restHours ?? 0, { unit: 'h', min: 0, max: 720, step: 1, shown: true }, (restHours) =>
+          setWay({ ...way, restHours }, 'rest'),
+        )}
+        . From{' '}
+        {figure(
+          'Thinnest',
+          way.liquorRatio.min,
+          { unit: 'g/L', min: 0, max: way.liquorRatio.max, step: 1, digits: 1, shown: true },
+          (min) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, min } }, 'ratio min'),
+        )}{' '}
+        to{' '}
+        {figure(
+          'Densest',
+          way.liquorRatio.max,
+          { unit: 'g/L', min: way.liquorRatio.min, max: 20_000, step: 5, digits: 1, shown: true },
+          (max) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, max } }, 'ratio max'),
+        )}{' '}
+        of plants may be in its water.
+      </p>
+      <div className="flex flex-wrap gap-x-6">
+        <Tick checked={way.keepPulp ?? false} onChange={(keepPulp) => setWay({ ...way, keepPulp }, 'pulp')}>
+          The pulp is wanted in the drink
+        </Tick>
+        <Tick checked={way.underWeight ?? false} onChange={(underWeight) => setWay({ ...way, underWeight }, 'weight')}>
+          Plants are held under by a weight
+        </Tick>
+      </div>
+      <h2 className="mb-2 mt-4 text-lg">What goes in</h2>
+      <IngredientList way={way} kitchen={house.forPlans} own={house.plants.map((p) => p.body)} onChange={setWay} />
+      <h2 className="mb-2 mt-5 text-lg">What is done</h2>
+      <StageList way={way} onChange={setWay} />
+    </Panel>
+  );
+}
+
+function Tabs({
+  label,
+  items,
+  open,
+  onOpen,
+}: {
+  label: string;
+  items: readonly { id: string; name: string }[];
+  open: string;
+  onOpen: (id: string) => void;
+}): ReactNode {
+  return (
+    <div role="group" aria-label={label} className="flex flex-wrap gap-1">
+      {items.map((i) => (
+        <button
+          key={i.id}
+          type="button"
+          aria-pressed={i.id === open}
+          onClick={() => onOpen(i.id)}
+          className={`min-h-11 border-b-[3px] px-3 font-semibold ${i.id === open ? 'border-ink' : 'border-transparent text-muted hover:text-ink'}`}
+        >
+          {i.name}
+        </button>
+      ))}
+    </div>
+  );
+}
