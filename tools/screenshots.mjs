@@ -107,6 +107,8 @@ await picture('pantry', '/pantry/roselle_dried_whole');
 await picture('kitchen', '/kitchen');
 await picture('rules', '/rules#TT-06');
 await picture('steep', `/steep/${await first('running')}`);
+await picture('stretch', '/mix/stretch');
+await picture('syrup', '/mix/syrup');
 await picture('keep', '/keep');
 await picture('taste', `/taste/${await first('put-away')}`);
 await picture('mix', `/mix/${await measuredBatch()}`);

@@ -76,7 +76,7 @@ export {
 } from './drink/audience';
 
 export { heightCm, levelCm, MATERIALS, type Material, type Vessel } from './heat/vessel';
-export { BURNER_KINDS, type BurnerKind } from './heat/heating';
+export { BURNER_EFFICIENCY, BURNER_KINDS, type BurnerKind } from './heat/heating';
 export {
   choiceOf,
   colourIn,
@@ -235,6 +235,16 @@ export { pickingOf, type Picking } from './pantry/picking';
 export { botanicalOf, isOwnPlantId, knowPlants, ownPlantId, type OwnPlant } from './reference/ownPlants';
 export { planUncertainty, uncertaintyOf, type PlanUncertainty } from './uncertainty/planUncertainty';
 export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
+export {
+  AS_MADE_SIGMA_LN,
+  strengthAsMade,
+  stretch,
+  syrupFor,
+  type HowMade,
+  type NoStretch,
+  type Stretched,
+  type StretchWish,
+} from './blend/stretch';
 export { whatBinds, type Relaxation } from './blend/whatBinds';
 export { addOnlyFix, type Fix } from './blend/addOnlyFix';
 export {

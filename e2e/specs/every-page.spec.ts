@@ -32,6 +32,8 @@ test.beforeAll(async ({ request }) => {
     { name: 'Steep', path: `/steep/${running}` },
     { name: 'Mix, with nothing to mix', path: '/mix' },
     { name: 'Mix, of what is done', path: `/mix/${putAway}` },
+    { name: 'Stretch', path: '/mix/stretch' },
+    { name: 'Syrup', path: '/mix/syrup' },
     { name: 'Keep', path: '/keep' },
     { name: 'Taste, all', path: '/taste' },
     { name: 'Taste', path: `/taste/${putAway}` },

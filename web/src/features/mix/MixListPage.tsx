@@ -3,6 +3,7 @@ import { Navigate } from 'react-router';
 import { useBatches } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { LinkButton } from '@/shared/ui/Button';
+import { MixPlaces } from './MixPlaces';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 
 /** Batches that are measured and wait for their mix; a single one is opened straight away. */
@@ -14,6 +15,7 @@ export function Component(): ReactNode {
   if (batches.length === 1) return <Navigate to={`/mix/${batches[0]!.id}`} replace />;
   return (
     <Page title="Mix">
+      <MixPlaces />
       {batches.length === 0 ? (
         <>
           <Empty>Nothing waits to be mixed. A brew comes here when it has been strained and measured.</Empty>

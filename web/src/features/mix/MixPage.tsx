@@ -30,6 +30,7 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { Tube } from '@/shared/vessels/Bracket';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { MixPlaces } from './MixPlaces';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
@@ -97,6 +98,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
         </>
       }
     >
+      <MixPlaces />
       <p className="text-[1.15rem] leading-[1.9]">
         Towards{' '}
         <InlineNumber

@@ -176,7 +176,7 @@ function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: Pant
       <ul aria-label="Lots" className="divide-y divide-line">
         {entry.lots.map((lot, i) => (
           <li key={lot.id} className="py-3">
-            <div className="flex items-end gap-2">
+            <div className="flex flex-wrap items-end gap-2 sm:flex-nowrap">
               <label className="text-sm text-muted">
                 Got on
                 <input
@@ -191,7 +191,7 @@ function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: Pant
                 value={lot.from}
                 placeholder="in your own words"
                 onChange={(from) => setLot({ ...lot, from })}
-                className="min-w-0 flex-1"
+                className="order-last w-full sm:order-none sm:w-auto sm:min-w-0 sm:flex-1"
               />
               <button
                 type="button"

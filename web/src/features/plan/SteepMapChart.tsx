@@ -1,4 +1,14 @@
-import { memo, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import {
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import {
   steepMapOf,
   type Plan,
@@ -12,11 +22,18 @@ import { shortName } from '@/shared/format/names';
 import { alongPath, linesAt, readingAt, type Point } from './contours';
 import { useSteepMap } from './usePlanWorker';
 
-const [WIDTH, HEIGHT] = [560, 300];
+const HEIGHT = 300;
+/** Until the page has measured its own width. */
+const USUAL_WIDTH = 560;
 const PAD = { left: 44, right: 14, top: 24, bottom: 30 } as const;
 const STRENGTHS = [0.6, 0.8, 1, 1.2] as const;
 
-type Scale = { x: (minutes: number) => number; y: (tempC: number) => number; minutesAt: (x: number) => number };
+type Scale = {
+  width: number;
+  x: (minutes: number) => number;
+  y: (tempC: number) => number;
+  minutesAt: (x: number) => number;
+};
 
 /**
  * The steep map: time across, temperature up, lines of one strength and one harshness over the pot's own path. The point
@@ -36,11 +53,26 @@ export default function SteepMapChart({
   return <Map planned={planned} window={brew.curve?.window} onPull={onPull} />;
 }
 
-function scaleOf({ setup }: PlannedSteepMap): Scale {
+/** How wide the map may be, followed as the page changes, so that its words keep their size. */
+function useWidth(): [RefObject<HTMLElement | null>, number] {
+  const frame = useRef<HTMLElement>(null);
+  const [width, setWidth] = useState(USUAL_WIDTH);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry && entry.contentRect.width > 0) setWidth(Math.round(entry.contentRect.width));
+    });
+    watch.observe(frame.current!);
+    return () => watch.disconnect();
+  }, []);
+  return [frame, width];
+}
+
+function scaleOf({ setup }: PlannedSteepMap, width: number): Scale {
   const [low, high] = [Math.min(setup.startC.low, setup.ambientC), setup.startC.high];
-  const across = WIDTH - PAD.left - PAD.right;
+  const across = width - PAD.left - PAD.right;
   const up = HEIGHT - PAD.top - PAD.bottom;
   return {
+    width,
     x: (m) => PAD.left + (m / setup.maxMinutes) * across,
     y: (t) => PAD.top + ((high - t) / (high - low)) * up,
     minutesAt: (x) => ((x - PAD.left) / across) * setup.maxMinutes,
@@ -60,7 +92,8 @@ function Map({
   const [dragged, setDragged] = useState<number | undefined>(undefined);
   const svg = useRef<SVGSVGElement>(null);
   const planned = shown?.planned ?? latest;
-  const scale = useMemo(() => scaleOf(planned), [planned]);
+  const [frame, width] = useWidth();
+  const scale = useMemo(() => scaleOf(planned, width), [planned, width]);
   const last = planned.setup.maxMinutes;
   const long = last > 240;
   const step = long ? 30 : last > 60 ? 1 : 0.5;
@@ -68,7 +101,7 @@ function Map({
   const within = (m: number): number => Math.min(last, Math.max(1, Math.round(m / step) * step));
   const minutesOf = (e: PointerEvent): number => {
     const box = svg.current!.getBoundingClientRect();
-    return within(scale.minutesAt(((e.clientX - box.left) / box.width) * WIDTH));
+    return within(scale.minutesAt(((e.clientX - box.left) / box.width) * width));
   };
   const keys = (e: KeyboardEvent): void => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[e.key];
@@ -78,10 +111,10 @@ function Map({
   };
   const reading = shown && readingAt(planned, shown.map, pull);
   return (
-    <figure>
+    <figure ref={frame}>
       <svg
         ref={svg}
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
         className="w-full touch-none select-none text-ink"
         data-testid="steep-map"
         onPointerDown={(e) => {
@@ -159,7 +192,7 @@ function Axes({ planned, scale, long }: { planned: PlannedSteepMap; scale: Scale
   return (
     <g fontSize={11.5} fill="var(--muted)" stroke="none">
       <path
-        d={`M${PAD.left} ${PAD.top}V${HEIGHT - PAD.bottom}H${WIDTH - PAD.right}`}
+        d={`M${PAD.left} ${PAD.top}V${HEIGHT - PAD.bottom}H${scale.width - PAD.right}`}
         fill="none"
         stroke="var(--muted)"
       />
@@ -182,7 +215,7 @@ function Axes({ planned, scale, long }: { planned: PlannedSteepMap; scale: Scale
           </text>
         </g>
       ))}
-      <text x={WIDTH - PAD.right} y={HEIGHT - 1} textAnchor="end">
+      <text x={scale.width - PAD.right} y={HEIGHT - 1} textAnchor="end">
         {long ? 'hours' : 'minutes'}
       </text>
     </g>
@@ -223,7 +256,7 @@ const Lines = memo(function Lines({
               />
               {i === 0 && (
                 <text
-                  x={Math.min(WIDTH - 36, scale.x(foot.minutes) + 4)}
+                  x={Math.min(scale.width - 36, scale.x(foot.minutes) + 4)}
                   y={Math.min(HEIGHT - PAD.bottom - 20, scale.y(foot.tempC))}
                   fontSize={11.5}
                   fill="currentColor"
@@ -303,7 +336,7 @@ function InPot({ planned, scale }: { planned: PlannedSteepMap; scale: Scale }): 
   const height = inPot.length * row + 2;
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${height}`}
+      viewBox={`0 0 ${scale.width} ${height}`}
       className="w-full text-ink"
       role="img"
       aria-label={inPot

@@ -77,7 +77,7 @@ export function InlineNumber({
           if (e.key === 'Escape') take(written);
         }}
         style={{ width: `${Math.min(14, Math.max(2, shown.length)) + 0.4}ch` }}
-        className={`min-h-11 border-b-2 bg-transparent text-center font-semibold leading-tight max-sm:border-transparent max-sm:underline max-sm:decoration-2 max-sm:underline-offset-4 sm:min-h-0 ${fault ? 'border-stop text-stop' : 'border-action text-ink'}`}
+        className={`min-h-11 border-b-2 bg-transparent text-center font-semibold leading-tight set-here sm:min-h-0 ${fault ? 'border-stop text-stop' : 'border-action text-ink'}`}
       />
       {unit && (
         <label htmlFor={id} className="ml-1 font-semibold">

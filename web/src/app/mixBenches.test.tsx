@@ -1,0 +1,117 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Component as StretchPage } from '@/features/mix/StretchPage';
+import { Component as SyrupPage } from '@/features/mix/SyrupPage';
+import { AServer, show } from '@/test/aServer';
+
+beforeAll(() => {
+  // jsdom has no layout; the floating choices only need these to exist.
+  Element.prototype.scrollIntoView = () => undefined;
+  Element.prototype.hasPointerCapture = () => false;
+});
+beforeEach(() => void new AServer());
+
+const type = async (name: string, text: string): Promise<void> => {
+  const field = await screen.findByRole('textbox', { name });
+  await userEvent.tripleClick(field);
+  await userEvent.paste(text);
+  await userEvent.tab();
+};
+const choose = async (name: string, option: string): Promise<void> => {
+  (await screen.findByRole('combobox', { name })).focus();
+  await userEvent.keyboard('{Enter}');
+  await userEvent.click(await screen.findByRole('option', { name: option }));
+};
+
+describe('stretching', () => {
+  it('gives parts, millilitres, glasses and the line for the label', async () => {
+    show(<StretchPage />, '/mix/stretch', '/mix/stretch');
+    expect(await screen.findByTestId('label-line')).toHaveTextContent('1 part with 2 parts of cold water');
+    await type('Concentrate', '1000');
+    expect(screen.getByRole('heading', { name: '3.0 L, 12 glasses' })).toBeInTheDocument();
+    await type('Sugar', '60');
+    expect(screen.getByTestId('label-line')).toHaveTextContent(
+      /1 part with 1.75 parts of cold water and 0.3 parts of syrup/,
+    );
+    expect(screen.getByText(/^The syrup: \d+ g of sugar/)).toBeInTheDocument();
+  });
+  it('is stronger in the jug for the ice', async () => {
+    show(<StretchPage />, '/mix/stretch', '/mix/stretch');
+    await type('Sugar', '0');
+    await choose('Ice', 'over ice');
+    expect(screen.getByTestId('label-line')).not.toHaveTextContent('2 parts of cold water');
+    await choose('Ice', 'without ice');
+  });
+  it('says what binds, and takes the strength that goes', async () => {
+    show(<StretchPage />, '/mix/stretch', '/mix/stretch');
+    await type('Wanted', '5');
+    expect(screen.getByRole('alert')).toHaveTextContent('It is weaker than wanted already: ×3');
+    await userEvent.click(screen.getByRole('button', { name: 'Take ×3' }));
+    expect(screen.getByTestId('label-line')).toHaveTextContent('1 part with 0 parts of cold water');
+    await type('Wanted', '1');
+  });
+  it('works from how it was made, with how unsure that is, and refuses what cannot have been', async () => {
+    show(<StretchPage />, '/mix/stretch', '/mix/stretch');
+    await choose('How strong it is', 'I made it with');
+    expect(await screen.findByText(/^Made so it is about ×/)).toBeInTheDocument();
+    await type('Its water', '50');
+    expect(screen.getByRole('alert')).toHaveTextContent(/So it cannot have been made: .* is wanted/);
+    await type('Its water', '1000');
+  });
+  it('remembers what was stretched last', () => {
+    expect(localStorage.getItem('steepsis.stretch')).toContain('"how":"made"');
+  });
+});
+
+describe('the syrup bench', () => {
+  it('weighs a syrup by its Brix, and says how it will be cold', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await type('Brix', '65');
+    // 500 ml at 65 °Bx hold 428 g of sugar.
+    expect(await screen.findAllByText('428 g')).not.toEqual([]);
+    expect(screen.getByText(/in the fridge/)).toHaveTextContent(/about \d{2,} times as thick/);
+  });
+  it('goes by what came out: gram for millilitre', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await choose('Made by', 'From what came out:');
+    await type('Measured yield', '380');
+    expect(screen.getAllByText('380 g').length).toBeGreaterThan(0);
+    expect(screen.getByText(/^5\d\.\d °Bx$/)).toBeInTheDocument();
+  });
+  it('names a Brix that the sweetener itself does not reach', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await choose('Sweetener', 'maple syrup');
+    await type('Brix', '75');
+    expect(screen.getByRole('alert')).toHaveTextContent(
+      'Maple syrup by itself is thinner than 75 °Bx. Take at most 67 °Bx.',
+    );
+  });
+  it('reads the end of a reduction on the scale, the rim and the thermometer, and a weighing re-times it', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await type('Liquid', '900');
+    await type('Brix now', '40');
+    await type('End Brix', '60');
+    // 900 g at 40 °Bx hold 360 g: at 60 °Bx that is 600 g, in a pot of 900 g.
+    expect(await screen.findByText('1500 g')).toBeInTheDocument();
+    expect(screen.getByText(/^300 g leave as steam/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'I weighed it on the way' }));
+    await type('Minutes boiled', '10');
+    await type('Pan weighs', '1700');
+    expect(screen.getByTestId('time-left')).toHaveTextContent('20 min more at this pace.');
+    await type('Pan weighs', '1900');
+    expect(screen.getByTestId('time-left')).toHaveTextContent('the pan must weigh below the 1800 g at the start.');
+    await type('Pan weighs', '1480');
+    expect(screen.getByTestId('time-left')).toHaveTextContent('it is there, take it off.');
+  });
+  it('refuses an end that is no boiling down', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await type('Brix now', '70');
+    expect(await screen.findByText(/That is no boiling down/)).toBeInTheDocument();
+  });
+  it('tells what is as sweet, with its spread', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    const honey = (await screen.findByText('Honey', { selector: 'li span span' })).closest('li')!;
+    expect(honey).toHaveTextContent(/110 g/);
+    expect(honey).toHaveTextContent(/97 g to 127 g/);
+  });
+});

@@ -1,0 +1,324 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import {
+  crystalRisk,
+  InputError,
+  inKitchenMeasure,
+  massesForSyrup,
+  minutesLeft,
+  reductionEnd,
+  reductionMinutes,
+  BURNER_EFFICIENCY,
+  sucroseEquivalentG,
+  sweetenerForSucroseG,
+  SWEETENERS,
+  syrupFromMasses,
+  thickness,
+  type Kitchen,
+  type ReductionEnd,
+  type Sweetener,
+  type Vessel,
+} from '@steepsis/core';
+import { useHouse } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { figure, Tick } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { Failed, Loading, Page } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+import { MixPlaces } from './MixPlaces';
+
+export function Component(): ReactNode {
+  const house = useHouse();
+  if (house.isPending) return <Loading what="the kitchen" />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  return <SyrupPage kitchen={house.data.forPlans} />;
+}
+
+const SWEET = Object.entries(SWEETENERS) as [string, Sweetener][];
+const sweetener = (kind: string): Sweetener => SWEET.find(([k]) => k === kind)![1];
+
+function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
+  const [kind, setKind] = useState('white_sugar');
+  const [by, setBy] = useState<'volume' | 'yield'>('volume');
+  const [volumeMl, setVolumeMl] = useState(500);
+  const [brix, setBrix] = useState(50);
+  const [liquorMl, setLiquorMl] = useState(400);
+  const [gPerMl, setGPerMl] = useState(1);
+  const s = sweetener(kind);
+  const made = useMemo(() => {
+    if (by === 'volume') {
+      const { sugarG, waterG } = massesForSyrup({ volumeMl, brix });
+      return { solidsG: sugarG, waterG, brix, volumeMl };
+    }
+    const solidsG = liquorMl * gPerMl * s.solids;
+    const syrup = syrupFromMasses({ sugarG: solidsG, waterG: liquorMl + liquorMl * gPerMl * (1 - s.solids) });
+    return { solidsG, waterG: liquorMl, brix: syrup.brix, volumeMl: syrup.volumeMl };
+  }, [by, volumeMl, brix, liquorMl, gPerMl, s]);
+  const sweetG = made.solidsG / s.solids;
+  // What a liquid sweetener brings of water is not poured again.
+  const waterG = by === 'volume' ? made.waterG - (sweetG - made.solidsG) : made.waterG;
+  const measure = inKitchenMeasure(sweetG, { cupG: s.gPerCup, tbspG: s.gPerTbsp, tspG: null });
+  return (
+    <Page title="Syrup" note="By weight or by what came out; how thick it will be cold, and where to stop.">
+      <MixPlaces />
+      <div className="grid items-start gap-3 lg:grid-cols-2">
+        <Panel title="Make it">
+          <p className="text-[1.1rem] leading-[2]">
+            <InlineChoice
+              label="Made by"
+              value={by}
+              choices={[
+                { value: 'volume', label: 'So much syrup:' },
+                { value: 'yield', label: 'From what came out:' },
+              ]}
+              onValue={setBy}
+            />{' '}
+            {by === 'volume' ? (
+              <>
+                {figure(
+                  'Syrup volume',
+                  volumeMl,
+                  { unit: 'ml', min: 20, max: 10_000, step: 50, shown: true },
+                  setVolumeMl,
+                )}{' '}
+                at {figure('Brix', brix, { unit: '°Bx', min: 5, max: 80, step: 1, shown: true }, setBrix)} of{' '}
+              </>
+            ) : (
+              <>
+                {figure(
+                  'Measured yield',
+                  liquorMl,
+                  { unit: 'ml', min: 20, max: 10_000, step: 10, shown: true },
+                  setLiquorMl,
+                )}{' '}
+                of infusion or juice, with{' '}
+                {figure(
+                  'Grams to 100 ml',
+                  gPerMl * 100,
+                  { unit: 'g', min: 5, max: 300, step: 5, shown: 'g to 100 ml' },
+                  (g) => setGPerMl(g / 100),
+                )}{' '}
+                of{' '}
+              </>
+            )}
+            <InlineChoice
+              label="Sweetener"
+              value={kind}
+              choices={SWEET.filter(([, x]) => x.sweetness.value < 5).map(([value, x]) => ({
+                value,
+                label: x.name.toLowerCase(),
+              }))}
+              onValue={setKind}
+            />
+            .
+          </p>
+          {waterG < 0 ? (
+            <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
+              {s.name} by itself is thinner than {Math.round(brix)} °Bx. Take at most {Math.floor(s.solids * 100)} °Bx.
+            </p>
+          ) : (
+            <dl className="mt-2 text-lg">
+              <Line name={s.name} value={f.grams(sweetG)} also={measure?.text ?? ''} />
+              <Line
+                name={by === 'volume' ? 'Hot water' : 'Infusion or juice'}
+                value={by === 'volume' ? f.grams(waterG) : f.volume(made.waterG)}
+              />
+              <Line name="Comes to" value={f.volume(made.volumeMl)} also={`${made.brix.toFixed(1)} °Bx`} />
+              <Line name="Sweetens like" value={f.grams(sucroseEquivalentG(sweetG, s))} also="of sugar" />
+            </dl>
+          )}
+          <ColdWords brix={made.brix} fridgeC={kitchen.fridgeC} />
+        </Panel>
+        <Reduce kitchen={kitchen} />
+        <Equivalents />
+      </div>
+    </Page>
+  );
+}
+
+const Line = ({ name, value, also = '' }: { name: string; value: string; also?: string }): ReactNode => (
+  <div className="flex justify-between gap-4 border-b border-line py-1.5">
+    <dt>{name}</dt>
+    <dd>
+      <strong>{value}</strong> {also && <span className="ml-2 text-base text-muted">{also}</span>}
+    </dd>
+  </div>
+);
+
+/** Hot syrup looks thin: how it will be in the fridge, and whether it sets. */
+function ColdWords({ brix, fridgeC }: { brix: number; fridgeC: number }): ReactNode {
+  const capped = Math.min(80, brix);
+  const [hot, cold] = [thickness(capped, 80), thickness(capped, fridgeC)];
+  return (
+    <p className="mt-3">
+      Hot it is {hot.words}; in the fridge <strong>{cold.words}</strong>, about{' '}
+      {Math.max(1, Math.round(cold.mPaS / hot.mPaS))} times as thick. {capital(crystalRisk(capped, fridgeC).words)}.
+    </p>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+type End = 'brix' | 'volume' | 'boils';
+
+/** Boiling down: where to stop, as this cook can read it; a weighing on the way re-times the rest. */
+function Reduce({ kitchen }: { kitchen: Kitchen }): ReactNode {
+  const pans = kitchen.vessels.filter((v) => v.kind === 'pot');
+  const [panId, setPanId] = useState(pans[0]?.id ?? '');
+  const [liquidG, setLiquidG] = useState(800);
+  const [brix, setBrix] = useState(40);
+  const [solidsG, setSolidsG] = useState(0);
+  const [end, setEnd] = useState<End>('brix');
+  const [toBrix, setToBrix] = useState(60);
+  const [toMl, setToMl] = useState(400);
+  const [toC, setToC] = useState(103);
+  const pan = pans.find((p) => p.id === panId) ?? pans[0];
+  if (!pan) return <Panel title="Boil it down">The kitchen has no pot: add one there.</Panel>;
+  const found = endOf(
+    { pan, liquidG, brix, solidsG, altitudeM: kitchen.altitudeM },
+    end === 'brix' ? { toBrix } : end === 'volume' ? { toVolumeMl: toMl } : { toBoilsAtC: toC },
+  );
+  return (
+    <Panel title="Boil it down">
+      <p className="text-[1.1rem] leading-[2]">
+        In the{' '}
+        <InlineChoice
+          label="Pan"
+          value={pan.id}
+          choices={pans.map((p) => ({ value: p.id, label: p.name }))}
+          onValue={setPanId}
+        />{' '}
+        are {figure('Liquid', liquidG, { unit: 'g', min: 50, max: 20_000, step: 50, shown: true }, setLiquidG)} of
+        liquid at {figure('Brix now', brix, { unit: '°Bx', min: 0, max: 78, step: 1, shown: true }, setBrix)} and{' '}
+        {figure('Solids', solidsG, { unit: 'g', min: 0, max: 5000, step: 10, shown: true }, setSolidsG)} of fruit and
+        spice. Down to{' '}
+        <InlineChoice
+          label="Down to"
+          value={end}
+          choices={[
+            { value: 'brix', label: 'a Brix' },
+            { value: 'volume', label: 'a volume' },
+            { value: 'boils', label: 'a boiling temperature' },
+          ]}
+          onValue={setEnd}
+        />{' '}
+        of{' '}
+        {end === 'brix'
+          ? figure('End Brix', toBrix, { unit: '°Bx', min: 5, max: 80, step: 1, shown: true }, setToBrix)
+          : end === 'volume'
+            ? figure('End volume', toMl, { unit: 'ml', min: 10, max: 20_000, step: 10, shown: true }, setToMl)
+            : figure(
+                'End temperature',
+                toC,
+                { unit: '°C', min: 80, max: 112, step: 0.5, digits: 1, shown: true },
+                setToC,
+              )}
+        .
+      </p>
+      {'fault' in found ? (
+        <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
+          {found.fault}
+        </p>
+      ) : (
+        <Stop end={found} pan={pan} startPanG={pan.emptyG + solidsG + liquidG} kitchen={kitchen} />
+      )}
+    </Panel>
+  );
+}
+
+function endOf(...args: Parameters<typeof reductionEnd>): ReductionEnd | { fault: string } {
+  try {
+    return reductionEnd(...args);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return { fault: `That is no boiling down: ${error.accepted} is wanted.` };
+  }
+}
+
+function Stop({
+  end,
+  pan,
+  startPanG,
+  kitchen,
+}: {
+  end: ReductionEnd;
+  pan: Vessel;
+  startPanG: number;
+  kitchen: Kitchen;
+}): ReactNode {
+  const [weighed, setWeighed] = useState(false);
+  const [elapsedMin, setElapsed] = useState(10);
+  const [nowG, setNowG] = useState(Math.round(startPanG - end.evaporatedG / 3));
+  // A tenth is lost from the pan besides the steam. House estimate; a weighing replaces it.
+  const netPowerW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind] * 0.9;
+  const minutes = reductionMinutes({ evaporatedG: end.evaporatedG, netPowerW });
+  const left = weighed ? leftOf({ startPanG, nowPanG: nowG, elapsedMin, endPanG: end.panWeightG }) : undefined;
+  return (
+    <>
+      <p className="mt-2">Stop when</p>
+      <dl className="text-lg">
+        <Line name={`the ${pan.name} weighs, with all in it`} value={f.grams(end.panWeightG)} />
+        <Line name="it stands below the rim, boiling" value={`${end.depthBelowRimCm.toFixed(1)} cm`} />
+        <Line name="it boils at" value={`${end.boilsAtC.toFixed(1)} °C`} also="±1 °C is ±2 °Bx" />
+        <Line name="and comes to" value={f.volume(end.volumeMl)} also={`${end.brix.toFixed(0)} °Bx`} />
+      </dl>
+      <p className="mt-2">
+        {f.grams(end.evaporatedG)} leave as steam, about {f.duration(minutes)} on full heat by the model.
+      </p>
+      <Tick checked={weighed} onChange={setWeighed}>
+        I weighed it on the way
+      </Tick>
+      {weighed && (
+        <p className="leading-8">
+          After{' '}
+          {figure('Minutes boiled', elapsedMin, { unit: 'min', min: 1, max: 600, step: 1, shown: true }, setElapsed)}{' '}
+          the pan weighs{' '}
+          {figure('Pan weighs', nowG, { unit: 'g', min: 1, max: 50_000, step: 10, shown: true }, setNowG)}:{' '}
+          <strong data-testid="time-left">{left}</strong>
+        </p>
+      )}
+    </>
+  );
+}
+
+function leftOf(reading: Parameters<typeof minutesLeft>[0]): string {
+  try {
+    const left = minutesLeft(reading);
+    return left === 0 ? 'it is there, take it off.' : `${f.duration(left)} more at this pace.`;
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return `the pan must weigh ${error.accepted}.`;
+  }
+}
+
+/** What sweetens as much as so much sugar. */
+function Equivalents(): ReactNode {
+  const [sugarG, setSugarG] = useState(100);
+  return (
+    <Panel title="As sweet as" className="lg:col-span-2">
+      <p className="leading-8">
+        {figure('Sugar to match', sugarG, { unit: 'g', min: 1, max: 5000, step: 10, shown: true }, setSugarG)} of white
+        sugar:
+      </p>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2 lg:grid-cols-4">
+        {SWEET.filter(([kind]) => kind !== 'white_sugar').map(([kind, s]) => {
+          const at = (sweetness: number): number =>
+            sweetenerForSucroseG({ sucroseG: sugarG, solids: s.solids, sweetness });
+          const { value, low, high } = s.sweetness;
+          const grams = at(value);
+          return (
+            <li key={kind} className="border-b border-line py-1.5">
+              <span className="flex justify-between gap-3">
+                <span>{s.name}</span>
+                <strong className="shrink-0">{grams < 2 ? `${grams.toFixed(2)} g` : f.grams(grams)}</strong>
+              </span>
+              <span className="block text-sm text-muted">
+                {low && high ? `${f.grams(at(high))} to ${f.grams(at(low))}` : 'a modelling default'}
+                {s.note && `; ${s.note}`}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}
