@@ -180,8 +180,11 @@ const ROWS: readonly Row[] = [
     ),
   },
   { name: 'Comes out', of: (c) => opened(c, 'yield', f.volume(c.yieldMl)) },
-  { name: 'Plants', of: (c) => f.grams(c.leafG) },
-  { name: 'Heat', of: (c) => (c.energyKWh < 0.005 ? 'none' : `${c.energyKWh.toFixed(2)} kWh`) },
+  {
+    name: 'Plants',
+    of: (c) => opened(c, `leaf:${c.plan.brews[0].leaf[0]?.ingredientId ?? ''}`, f.grams(c.leafG)),
+  },
+  { name: 'Heat', of: (c) => (c.energyKWh < 0.005 ? 'none' : opened(c, 'heat', `${c.energyKWh.toFixed(2)} kWh`)) },
   { name: 'With the hands', of: (c) => opened(c, 'time', f.duration(c.handsOnMin)) },
   { name: 'In all', of: (c) => opened(c, 'time', f.duration(c.totalMin)) },
   {
