@@ -275,6 +275,7 @@ export { FINISHING, type FinishingThing } from './reference/finishing';
 export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
 export { EXTRACTION_CLASSES } from './extraction/extractionClass';
-export { glassOverIce, iceInDrink } from './heat/ice';
+export { ambientMeltG, flashChill, glassOverIce, iceInDrink } from './heat/ice';
+export { cubesOfDrink, pourToBeRight, sipsOver, type IcedGlass, type Sip } from './heat/icedGlass';
 export { fermentPace, jarBounds, tendingOf, type LiveJar, type Tending, type TendingTask } from './ferment/tending';
 export { jugForGlass, pourGlass, type Glass, type JugForGlass } from './plan/glass';

@@ -294,3 +294,38 @@ test('a plant of one’s own with unknown strength widens the plan, and a lot th
   await cook.expectText(/^2[01] g attic mix/);
   await cook.expectText(/about ±[5-9]\d %/);
 });
+
+test('a concentrate is stretched without a recipe, by the keyboard alone', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/mix/stretch');
+  await cook.expectTitle('Stretch a concentrate');
+  await cook.typeInto('Concentrate', '750');
+  await cook.typeInto('Times too strong', '4');
+  await cook.typeInto('Sugar', '50');
+  await cook.typeInto('Glass', '200');
+  await expect(page.getByRole('heading', { name: '3.0 L, 15 glasses' })).toBeVisible();
+  await expect(page.getByTestId('label-line')).toHaveText(
+    /^1 part with [\d.]+ parts of cold water and [\d.]+ parts of syrup$/,
+  );
+  await page.reload();
+  await expect(cook.field('Concentrate')).toHaveValue('750');
+});
+
+test('a syrup by what came out, boiled down with one weighing on the way', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/mix/syrup');
+  await cook.choose('Made by', 'From what came out:');
+  await cook.setField('Measured yield', '620');
+  await cook.setField('Grams to 100 ml', '80');
+  await cook.expectText('496 g');
+  await cook.choose('Pan', '3 L pot');
+  await cook.setField('Liquid', '1116');
+  await cook.setField('Brix now', '44');
+  await cook.choose('Down to', 'a boiling temperature');
+  await cook.setField('End temperature', '103');
+  await cook.expectText('the 3 L pot weighs, with all in it');
+  await page.getByRole('checkbox', { name: 'I weighed it on the way' }).check();
+  await cook.setField('Minutes boiled', '6');
+  await cook.setField('Pan weighs', '2100');
+  await expect(page.getByTestId('time-left')).toHaveText(/^\d.* more at this pace\.$/);
+});

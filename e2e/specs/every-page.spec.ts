@@ -34,6 +34,7 @@ test.beforeAll(async ({ request }) => {
     { name: 'Mix, of what is done', path: `/mix/${putAway}` },
     { name: 'Stretch', path: '/mix/stretch' },
     { name: 'Syrup', path: '/mix/syrup' },
+    { name: 'Ice', path: '/mix/ice' },
     { name: 'Keep', path: '/keep' },
     { name: 'Taste, all', path: '/taste' },
     { name: 'Taste', path: `/taste/${putAway}` },

@@ -17,23 +17,19 @@ describe('stretching a concentrate without a recipe', () => {
     const n = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     fc.assert(
       fc.property(
-        n(50, 5000),
-        n(1, 6),
-        n(0.3, 1),
-        n(0, 120),
-        n(40, 70),
-        n(1, 1.4),
-        n(0, 60),
-        (ml, x, want, sugar, brix, ice, own) => {
-          const s = stretch({
-            concentrateMl: ml,
-            concentrateX: x,
-            concentrateSugarGPerL: own,
-            wantedX: want,
-            wantedSugarGPerL: sugar,
-            syrupBrix: brix,
-            thinning: ice,
-          });
+        fc.record({
+          concentrateMl: n(50, 5000),
+          concentrateX: n(1, 6),
+          wantedX: n(0.3, 1),
+          wantedSugarGPerL: n(0, 120),
+          syrupBrix: n(40, 70),
+          thinning: n(1, 1.4),
+          concentrateSugarGPerL: n(0, 60),
+        }),
+        (asked) => {
+          const { concentrateMl: ml, concentrateX: x, wantedX: want, thinning: ice } = asked;
+          const { wantedSugarGPerL: sugar, syrupBrix: brix, concentrateSugarGPerL: own } = asked;
+          const s = stretch(asked);
           if (s.kind === 'no-stretch') {
             expect(s.nearestX).toBeLessThanOrEqual(want + 0.01);
             return;

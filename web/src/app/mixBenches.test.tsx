@@ -1,5 +1,6 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { Component as IcePage } from '@/features/mix/IcePage';
 import { Component as StretchPage } from '@/features/mix/StretchPage';
 import { Component as SyrupPage } from '@/features/mix/SyrupPage';
 import { AServer, show } from '@/test/aServer';
@@ -113,5 +114,31 @@ describe('the syrup bench', () => {
     const honey = (await screen.findByText('Honey', { selector: 'li span span' })).closest('li')!;
     expect(honey).toHaveTextContent(/110 g/);
     expect(honey).toHaveTextContent(/97 g to 127 g/);
+  });
+});
+
+describe('the ice bench', () => {
+  it('says how strong to make it, and how it thins from the first sip to the last', async () => {
+    show(<IcePage />, '/mix/ice', '/mix/ice');
+    const strength = await screen.findByTestId('pour-x');
+    const before = Number(strength.textContent.slice(1));
+    expect(before).toBeGreaterThan(1);
+    await type('Right after', '20');
+    expect(Number(screen.getByTestId('pour-x').textContent.slice(1))).toBeGreaterThan(before);
+    expect(screen.getByRole('row', { name: /^after 20 min/ })).toHaveTextContent('×1.00');
+  });
+  it('ice of the drink itself keeps every sip alike', async () => {
+    show(<IcePage />, '/mix/ice', '/mix/ice');
+    await choose('Ice made of', 'the drink itself');
+    expect(await screen.findByTestId('cubes')).toHaveTextContent('4 cubes');
+    for (const row of screen.getAllByRole('row').slice(1)) expect(row).toHaveTextContent('×1.00');
+  });
+  it('chills a hot concentrate at once, and says what cannot be', async () => {
+    show(<IcePage />, '/mix/ice', '/mix/ice');
+    // 500 g from 85 to 6 °C against ice at -18 °C: 165 kJ over 396 J/g.
+    expect(await screen.findByTestId('flash-ice')).toHaveTextContent(/^4[012]\d g$/);
+    await type('Hot at', '20');
+    await type('Ends at', '30');
+    expect(screen.getByRole('alert')).toHaveTextContent('It must start above the final 30 °C');
   });
 });

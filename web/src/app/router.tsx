@@ -27,6 +27,7 @@ export const router = createBrowserRouter([
       { path: 'steep/:batchId', lazy: () => import('@/features/steep/SteepPage') },
       { path: 'mix', lazy: () => import('@/features/mix/MixListPage') },
       { path: 'mix/stretch', lazy: () => import('@/features/mix/StretchPage') },
+      { path: 'mix/ice', lazy: () => import('@/features/mix/IcePage') },
       { path: 'mix/syrup', lazy: () => import('@/features/mix/SyrupPage') },
       { path: 'mix/:batchId', lazy: () => import('@/features/mix/MixPage') },
       { path: 'keep', lazy: () => import('@/features/keep/KeepPage') },

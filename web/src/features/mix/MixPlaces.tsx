@@ -5,6 +5,7 @@ const PLACES = [
   ['/mix', 'Jug'],
   ['/mix/stretch', 'Stretch'],
   ['/mix/syrup', 'Syrup'],
+  ['/mix/ice', 'Ice'],
 ] as const;
 
 /** The benches of Mix. */

@@ -33,7 +33,7 @@ export function Component(): ReactNode {
   return <SyrupPage kitchen={house.data.forPlans} />;
 }
 
-const SWEET = Object.entries(SWEETENERS) as [string, Sweetener][];
+const SWEET = Object.entries<Sweetener>(SWEETENERS);
 const sweetener = (kind: string): Sweetener => SWEET.find(([k]) => k === kind)![1];
 
 function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {

@@ -1,0 +1,45 @@
+import fc from 'fast-check';
+import { cubesOfDrink, pourToBeRight, sipsOver, type IcedGlass } from './icedGlass';
+
+const glass: IcedGlass = { pouredMl: 250, pouredC: 4, iceG: 110, iceC: -18, roomC: 22, glassG: 260 };
+
+describe('a glass over ice', () => {
+  it('gets thinner from the first sip to the last, and never thinner than all of its ice makes it', () => {
+    const sips = sipsOver(glass, 1, [0, 5, 15, 30, 120, 600]);
+    for (let i = 1; i < sips.length; i++) expect(sips[i]!.x).toBeLessThanOrEqual(sips[i - 1]!.x);
+    expect(sips.at(-1)!.x).toBeCloseTo(250 / 360, 6);
+    expect(sips[0]!.x).toBeLessThan(1);
+  });
+  it('poured as strong as it says, it is right at its minute', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        fc.double({ min: 0.3, max: 2, noNaN: true }),
+        (at, want) => {
+          const x = pourToBeRight(glass, want, at);
+          expect(sipsOver(glass, x, [at])[0]!.x).toBeCloseTo(want, 9);
+          expect(x).toBeGreaterThanOrEqual(want);
+        },
+      ),
+      { seed: 4 },
+    );
+  });
+  it('with cubes of the drink itself the last sip is as the first', () => {
+    const { x, cubes, ml } = cubesOfDrink(glass, 1.1);
+    const sips = sipsOver({ ...glass, iceX: x }, 1.1, [0, 20, 90]);
+    for (const s of sips) expect(s.x).toBeCloseTo(1.1, 9);
+    expect(ml).toBe(cubes * 27);
+    expect(cubes).toBe(4);
+  });
+  it('a warm pour melts more at once, none melts without ice', () => {
+    const [cold, warm] = [4, 30].map((pouredC) => sipsOver({ ...glass, pouredC }, 1, [0])[0]!.meltedG);
+    expect(warm).toBeGreaterThan(cold! + 10);
+    expect(sipsOver({ ...glass, iceG: 0 }, 1, [30])[0]).toMatchObject({ x: 1, meltedG: 0 });
+  });
+  it('refuses what cannot be, by its name', () => {
+    expect(() => sipsOver({ ...glass, pouredMl: 0 }, 1, [0])).toThrow('pouredMl');
+    expect(() => sipsOver(glass, 0, [0])).toThrow('x');
+    expect(() => sipsOver(glass, 1, [-1])).toThrow('minutes');
+    expect(() => pourToBeRight({ ...glass, iceX: 50 }, 1, 30)).toThrow('ice that is weaker');
+  });
+});

@@ -1,0 +1,71 @@
+import { InputError } from '../quantity/errors';
+import { requireNotNegative, requirePositive } from '../quantity/range';
+import { glassOverIce } from './ice';
+
+/** A glass over ice, in the terms of a drinker. */
+export type IcedGlass = {
+  pouredMl: number;
+  pouredC: number;
+  iceG: number;
+  iceC: number;
+  roomC: number;
+  /** mass of the glass, g; seven tenths of it warm or cool with the drink, a house estimate */
+  glassG: number;
+  /** strength of the ice itself: 0 for water, that of the drink for cubes made of it */
+  iceX?: number;
+};
+
+export type Sip = { minutes: number; x: number; meltedG: number; tempC: number };
+
+const GLASS_SHARE = 0.7;
+
+const melting = (g: IcedGlass): ReturnType<typeof glassOverIce> =>
+  glassOverIce(
+    {
+      drinkG: requirePositive('icedGlass', 'pouredMl', g.pouredMl, 'ml'),
+      drinkC: g.pouredC,
+      iceG: requireNotNegative('icedGlass', 'iceG', g.iceG, 'g'),
+      iceC: g.iceC,
+      glassG: g.glassG * GLASS_SHARE,
+      glassC: g.roomC,
+    },
+    g.roomC,
+  );
+
+/**
+ * Strength of the sips over the minutes, from a pour of strength `x`: what melts at once, then what the room melts.
+ * A millilitre is taken for a gram, true of these to two hundredths.
+ */
+export function sipsOver(glass: IcedGlass, x: number, minutes: readonly number[]): Sip[] {
+  requirePositive('sipsOver', 'x', x, '×');
+  const over = melting(glass);
+  return minutes.map((at) => {
+    requireNotNegative('sipsOver', 'minutes', at, 'min');
+    const meltedG = over.meltedG(at);
+    return {
+      minutes: at,
+      x: (glass.pouredMl * x + meltedG * (glass.iceX ?? 0)) / (glass.pouredMl + meltedG),
+      meltedG,
+      tempC: over.firstSip.finalC,
+    };
+  });
+}
+
+/** Strength to pour so that it is right at a minute. @throws InputError where the ice alone is as strong as wanted */
+export function pourToBeRight(glass: IcedGlass, wantedX: number, atMin: number): number {
+  requirePositive('pourToBeRight', 'wantedX', wantedX, '×');
+  const meltedG = melting(glass).meltedG(atMin);
+  const x = (wantedX * (glass.pouredMl + meltedG) - meltedG * (glass.iceX ?? 0)) / glass.pouredMl;
+  if (!(x > 0)) throw new InputError('pourToBeRight', 'iceX', 'ice that is weaker than what is wanted', glass.iceX);
+  return x;
+}
+
+/** An ordinary tray makes cubes of this much, ml. House estimate. */
+export const CUBE_ML = 27;
+
+/** Cubes of the drink itself that keep the last sip like the first: as strong as the pour, and so many of them. */
+export const cubesOfDrink = (glass: IcedGlass, x: number): { x: number; cubes: number; ml: number } => ({
+  x,
+  cubes: Math.max(1, Math.round(glass.iceG / CUBE_ML)),
+  ml: Math.max(1, Math.round(glass.iceG / CUBE_ML)) * CUBE_ML,
+});
