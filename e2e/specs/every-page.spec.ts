@@ -43,6 +43,9 @@ test.beforeAll(async ({ request }) => {
 });
 test.afterAll(() => server.remove());
 
+/** Two dozen pages one after the other, on a machine that may be several times slower than ours. */
+const MINUTES_FOR_ALL = 6;
+
 async function settled(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: /Drawing|Working|Fetching/ })).toHaveCount(0);
@@ -50,6 +53,7 @@ async function settled(page: Page): Promise<void> {
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every page is clean to axe in the ${theme} theme, and quiet on the console`, async ({ browser }) => {
+    test.setTimeout(MINUTES_FOR_ALL * 60_000);
     const context = await browser.newContext({ colorScheme: theme });
     const page = await context.newPage();
     const complaints = complaintsOf(page);
@@ -68,6 +72,7 @@ for (const theme of ['light', 'dark'] as const) {
 }
 
 test('nothing runs out of the screen at phone width, nor with text at twice the size', async ({ browser }) => {
+  test.setTimeout(MINUTES_FOR_ALL * 60_000);
   for (const size of [16, 32]) {
     const context = await browser.newContext({ viewport: { width: size === 16 ? 390 : 780, height: 844 } });
     const page = await context.newPage();

@@ -34,6 +34,8 @@ const MOST_STEAM_SHARE = 0.9;
 
 /** The field that is at fault when a brew boils dry. */
 export const BOILS_DRY = 'steam';
+/** The field that is at fault when its plants hold all that is in it. */
+export const HELD_BY_PLANTS = 'waterMl';
 
 export type BrewMoment = {
   atMin: number;
@@ -209,7 +211,7 @@ function strained({
   if (!(outMl > 0))
     throw new InputError(
       'runBrew',
-      'waterMl',
+      HELD_BY_PLANTS,
       `more than the plants hold, ${Math.ceil(leftMl)} ml`,
       Math.round(totalMl),
     );

@@ -35,6 +35,9 @@ export const BURNER_EFFICIENCY = {
 export type BurnerKind = keyof typeof BURNER_EFFICIENCY;
 export const BURNER_KINDS = Object.keys(BURNER_EFFICIENCY) as BurnerKind[];
 
+/** The field that is at fault when a burner never gets a pot there. */
+export const TOO_LITTLE_HEAT = 'powerIntoPotW';
+
 /**
  * Seconds to heat a load with `powerIntoPotW` (after the burner's efficiency).
  * @throws InputError when the losses eat the power before `toC`: the pot never gets there
@@ -58,7 +61,7 @@ export function secondsToHeat({
   if (settlesAt <= toC) {
     throw new InputError(
       'secondsToHeat',
-      'powerIntoPotW',
+      TOO_LITTLE_HEAT,
       `enough to pass ${toC} °C (this settles at ${settlesAt.toFixed(1)} °C)`,
       powerIntoPotW,
     );

@@ -61,6 +61,7 @@ const LIMITS: Readonly<Record<Limit, string>> = {
   sweetener: 'what sweetens it',
   parts: 'the parts of its mix',
   'boils-dry': 'that it would boil dry',
+  burner: 'the burner',
 };
 
 /** For one pot the search looks past what the cook owns; in all else the kitchen is the cook's. */

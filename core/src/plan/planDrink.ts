@@ -83,7 +83,10 @@ export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, le
   if (!jugVessel) return tooBigForJugs(drink, target, kitchen);
   const solved = solver.solve();
   if (solved.kind === 'no-plan') return solved;
-  return { kind: 'plan', plan: finish(solver, solved, jugVessel, learned?.harshLimit ?? 1) };
+  return solver.answering((): PlanResult => ({
+    kind: 'plan',
+    plan: finish(solver, solved, jugVessel, learned?.harshLimit ?? 1),
+  }));
 }
 
 const TRIES = 7;

@@ -1,4 +1,4 @@
-import { BOILS_DRY, type BrewFactors } from '../brew/brewRun';
+import { BOILS_DRY, HELD_BY_PLANTS, type BrewFactors } from '../brew/brewRun';
 import { InputError } from '../quantity/errors';
 import {
   choiceFor,
@@ -13,6 +13,7 @@ import {
   type MixLine,
   type PlanTarget,
 } from '../drink/drink';
+import { TOO_LITTLE_HEAT } from '../heat/heating';
 import type { Vessel } from '../heat/vessel';
 import { acidGPerL, sugarGPerL, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
@@ -62,13 +63,43 @@ export class DrinkSolver {
   }
 
   solve(): Solved | NoPlan {
+    return this.answering(() => this.sized());
+  }
+
+  /**
+   * Only a trial run tells that a pot boils dry or that its plants hold all of its water; what to ask for instead is then an
+   * answer like any other.
+   */
+  answering<T>(run: () => T): T | NoPlan {
     try {
-      return this.sized();
+      return run();
     } catch (error) {
-      // Only a trial run tells that a pot boils dry; what to ask for instead is then an answer like any other.
-      if (error instanceof InputError && error.where === 'runBrew' && error.field === BOILS_DRY) return this.boilsDry();
+      if (!(error instanceof InputError)) throw error;
+      if (error.field === TOO_LITTLE_HEAT) return this.neverBoils();
+      if (error.where !== 'runBrew') throw error;
+      if (error.field === BOILS_DRY) return this.boilsDry();
+      if (error.field === HELD_BY_PLANTS) return this.allHeld();
       throw error;
     }
+  }
+
+  private neverBoils(): NoPlan {
+    const { watts } = this.kitchen.burner;
+    return {
+      kind: 'no-plan',
+      limit: 'burner',
+      message: `A burner of ${watts} W loses as much heat as it gives before so much is hot enough.`,
+      nearest: undefined,
+    };
+  }
+
+  private allHeld(): NoPlan {
+    return {
+      kind: 'no-plan',
+      limit: 'liquor-ratio',
+      message: 'So little of it would all stay in the plants: nothing would come out.',
+      nearest: undefined,
+    };
   }
 
   private boilsDry(): NoPlan {
