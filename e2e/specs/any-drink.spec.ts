@@ -96,6 +96,8 @@ test('a hot spiced drink from nothing: late additions, a take-out, a stage dragg
 });
 
 test('black tea with currant leaf, from nothing, by the keyboard alone', async ({ page }) => {
+  // Some hundreds of key presses, each waited for, on a machine that may be several times slower than ours.
+  test.setTimeout(5 * 60_000);
   const cook = new Cook(page, server.url);
   const keys = page.keyboard;
   await cook.open('/recipe/new');
