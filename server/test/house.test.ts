@@ -144,6 +144,9 @@ describe('every drink of the book', () => {
     const { text } = await server.http.get(`/api/print/drinks/${id}/card.md`).expect(200);
     for (const i of drink.brews[0].ways[0]!.ingredients)
       expect(text).toContain(botanicalBySlug(i.plant).name.split(/[,(]/)[0]!.trim().replace(/[-]/g, '\\-'));
+    const [way] = drink.brews[0].ways;
+    expect(text.includes('Hold the plants under with a weight')).toBe(way!.underWeight === true);
+    expect(text.includes('Best after')).toBe(way!.restHours !== undefined);
     expect(text).toMatch(/at most \d+ mg of caffeine/);
     expect(text).not.toMatch(/NaN|undefined|Infinity/);
   });

@@ -79,9 +79,16 @@ function brewSections(b: PlannedBrew): CardText['sections'] {
         ...Object.entries(b.sweetenedG).map(([kind, x]) => `${g(x)} ${sweetener(kind)}`),
       ],
     },
-    { heading: `${b.name}: make`, lines: b.way.stages.map((s) => stageLine(b, s)) },
+    { heading: `${b.name}: make`, lines: [...b.way.stages.map((s) => stageLine(b, s)), ...careLines(b)] },
   ];
 }
+
+/** What holds for the whole brew. */
+const careLines = ({ way }: PlannedBrew): string[] => [
+  ...(way.underWeight ? ['Hold the plants under with a weight'] : []),
+  ...(way.keepPulp ? ['The pulp is wanted: pour it with the drink'] : []),
+  ...(way.restHours ? [`Best after ${minutes(way.restHours * 60)}`] : []),
+];
 
 /** A stage with the plants that go in and come out at it. */
 function stageLine(b: PlannedBrew, stage: Stage): string {

@@ -36,7 +36,7 @@ export function strainTitle({ way }: PlannedBrew): string {
 export function steepLines(brew: PlannedBrew): Line[] {
   const { run, way } = brew;
   const main = mainStageOf(way);
-  return way.stages.flatMap((stage): Line[] => {
+  const stages = way.stages.flatMap((stage): Line[] => {
     const time = run.stages.find((t) => t.stageId === stage.id);
     if (!time || time.startMin >= run.endMin || time.endMin <= time.startMin) return [];
     const minutes = f.duration(time.endMin - time.startMin);
@@ -51,6 +51,7 @@ export function steepLines(brew: PlannedBrew): Line[] {
       { text: `${stageWords(stage)}, ${minutes}`, ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}) },
     ];
   });
+  return way.underWeight ? [...stages, { text: 'plants held under by a weight' }] : stages;
 }
 
 const fromTo = (fromC: number, toC: number): string =>
@@ -58,9 +59,11 @@ const fromTo = (fromC: number, toC: number): string =>
 
 /** What is done to the strained liquor, with the sugar it takes. */
 export function afterLines(brew: PlannedBrew): Line[] {
-  return afterStraining(brew.way).map((stage) =>
+  const { restHours = 0 } = brew.way;
+  const done = afterStraining(brew.way).map((stage): Line =>
     stage.kind === 'dissolve'
       ? { text: `stir in ${f.grams(brew.sweetenedG[stage.sweetener] ?? 0)} ${sweetenerName(stage.sweetener)}` }
       : { text: stageWords(stage) },
   );
+  return restHours > 0 ? [...done, { text: `best after ${f.duration(restHours * 60)}` }] : done;
 }

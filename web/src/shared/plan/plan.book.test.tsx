@@ -27,6 +27,9 @@ describe.each(BOOK.map((d) => [d.id, d] as const))('the vessel line of %s', (_id
     expect(titles.some((t) => /Mix$/.test(t))).toBe(true);
     expect(titles.some((t) => /Serve$/.test(t))).toBe(true);
     expect(document.body.textContent).not.toMatch(/NaN|undefined|Infinity|\[object/);
+    const { way } = plan.brews[0];
+    expect(/held under by a weight/.test(document.body.textContent)).toBe(way.underWeight === true);
+    expect(/best after \d+ h/.test(document.body.textContent)).toBe(way.restHours !== undefined);
     for (const l of plan.brews[0].leaf) expect(document.body.textContent).toContain(`${l.grams} g`);
   });
 });
