@@ -6,10 +6,12 @@ import {
   type PlanTarget,
   type SteepMapSetup,
 } from '@steepsis/core';
+import { backwardsAnswer, type BackwardsQuestion } from './src/features/plan/backwardsAnswer';
 
 // jsdom has no workers: what the worker would answer is worked out here, a moment later.
 export const openPlanWorker = () => ({
   api: {
+    backwards: (question: BackwardsQuestion) => Promise.resolve(backwardsAnswer(question)),
     map: (setup: SteepMapSetup) => Promise.resolve(steepMap(setup)),
     nearest: (drink: Drink, target: PlanTarget, kitchen: Kitchen) =>
       Promise.resolve(nearestThatWorks(drink, target, kitchen)),

@@ -99,6 +99,20 @@ describe('the plan', () => {
     expect(screen.queryByText(/What binds/)).toBeNull();
   });
 
+  it('goes on from another plant where another way is without the one that was chosen', async () => {
+    const [brew] = ROSELLE_COOLER.brews;
+    const other = {
+      ...brew.ways[1]!,
+      ingredients: [{ id: 'other', plant: 'linden_dried', grams: 20, enters: { stageId: 'steep', atMin: 0 } }],
+    };
+    server.drink = { ...ROSELLE_COOLER, id: 'two-plants', brews: [{ ...brew, ways: [brew.ways[0]!, other] }] };
+    show(<PlanPage />, '/plan/:drinkId', '/plan/two-plants');
+    await press(/the other way round/);
+    expect(await screen.findByText(/That makes.* 60 g roselle/)).toBeInTheDocument();
+    await choose('Method', 'steeping overnight in the fridge');
+    expect(await screen.findByText(/What binds: linden/)).toBeInTheDocument();
+  });
+
   it('says which limit binds, looks for the nearest that works, and takes it', async () => {
     plan('cold-sencha-cucumber');
     await type('Sugar', '200');

@@ -1,14 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import {
-  botanicalBySlug,
-  planBackwards,
-  type Backwards,
-  type Drink,
-  type Kitchen,
-  type Plan,
-  type PlanTarget,
-  type Starting,
-} from '@steepsis/core';
+import { botanicalBySlug, type Drink, type Kitchen, type PlanTarget, type Starting } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import * as f from '@/shared/format/format';
 import { shortName } from '@/shared/format/names';
@@ -16,6 +7,8 @@ import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
+import type { BackwardsAnswer, BackwardsQuestion } from './backwardsAnswer';
+import { useBackwards } from './usePlanWorker';
 
 type From = Starting['kind'];
 
@@ -30,25 +23,28 @@ export function BackwardsPanel({
   view: DrinkView;
   target: PlanTarget;
   kitchen: Kitchen;
-  onTake: (plan: Plan) => void;
+  onTake: (litres: number) => void;
   onClose: () => void;
 }): ReactNode {
-  const plants = plantsOf(view.drink, target);
+  const plants = useMemo(() => plantsOf(view.drink, target), [view.drink, target]);
   const [from, setFrom] = useState<From>('leaf');
-  const [plant, setPlant] = useState(plants[0] ?? '');
+  const [chosen, setPlant] = useState(plants[0] ?? '');
   const [haveG, setHaveG] = useState(60);
   const [bottles, setBottles] = useState(2);
   const [bottleMl, setBottleMl] = useState(500);
   const [potL, setPotL] = useState(3);
-  const answer = useMemo(() => {
+  // Another way of making it may be without the plant that was chosen.
+  const plant = plants.includes(chosen) ? chosen : (plants[0] ?? '');
+  const question = useMemo((): BackwardsQuestion => {
     const starting: Starting =
       from === 'leaf'
         ? { kind: 'leaf', haveG: { [plant]: haveG } }
         : from === 'concentrate'
           ? { kind: 'concentrate', ml: bottles * bottleMl }
           : { kind: 'pot', capacityMl: potL * 1000 };
-    return planBackwards(view.drink, target, kitchen, starting, view.learned);
+    return { drink: view.drink, target, kitchen, starting, learned: view.learned };
   }, [view, target, kitchen, from, plant, haveG, bottles, bottleMl, potL]);
+  const answer = useBackwards(question);
   return (
     <Panel title="The other way round" className="mt-3" aside={<Button onClick={onClose}>Close</Button>}>
       <p className="text-[1.1rem] leading-[2]">
@@ -105,7 +101,14 @@ const plantsOf = (drink: Drink, target: PlanTarget): string[] => [
   ),
 ];
 
-function Answer({ answer, onTake }: { answer: Backwards; onTake: (plan: Plan) => void }): ReactNode {
+function Answer({
+  answer,
+  onTake,
+}: {
+  answer: BackwardsAnswer | undefined;
+  onTake: (litres: number) => void;
+}): ReactNode {
+  if (!answer) return <p role="status">Working it out.</p>;
   if (answer.kind === 'too-little')
     return (
       <p role="alert">
@@ -113,17 +116,16 @@ function Answer({ answer, onTake }: { answer: Backwards; onTake: (plan: Plan) =>
       </p>
     );
   if (answer.kind === 'no-plan') return <p role="alert">{answer.message}</p>;
-  const { plan, binds } = answer;
+  const { litres, glasses, leaf, waterMl, outMl, binds } = answer;
   return (
     <div className="flex flex-wrap items-center gap-4">
       <p>
-        That makes <strong>{f.volume(plan.target.litres * 1000)}</strong>, about {Math.floor(plan.glass.count)} glasses:{' '}
-        {plan.brews[0].leaf.map((l) => `${f.grams(l.grams)} ${shortName(l.name)}`).join(', ')} in{' '}
-        {f.volume(plan.brews[0].waterMl)} of water, {f.volume(plan.brews[0].figures.volumeMl)} comes out. What binds:{' '}
-        {shortName(binds)}.
+        That makes <strong>{f.volume(litres * 1000)}</strong>, about {Math.floor(glasses)} glasses:{' '}
+        {leaf.map((l) => `${f.grams(l.grams)} ${shortName(l.name)}`).join(', ')} in {f.volume(waterMl)} of water,{' '}
+        {f.volume(outMl)} comes out. What binds: {shortName(binds)}.
       </p>
-      <Button kind="main" onClick={() => onTake(plan)}>
-        Plan {f.volume(plan.target.litres * 1000)}
+      <Button kind="main" onClick={() => onTake(litres)}>
+        Plan {f.volume(litres * 1000)}
       </Button>
     </div>
   );

@@ -134,8 +134,8 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
           target={target}
           kitchen={house.forPlans}
           onClose={() => setBackwards(false)}
-          onTake={(plan) => {
-            change(drink.id, { litres: plan.target.litres });
+          onTake={(litres) => {
+            change(drink.id, { litres });
             setBackwards(false);
           }}
         />

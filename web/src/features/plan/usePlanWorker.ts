@@ -1,6 +1,7 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap } from '@steepsis/core';
+import type { BackwardsAnswer, BackwardsQuestion } from './backwardsAnswer';
 import { openPlanWorker } from './openPlanWorker';
 import type { PlanApi } from './plan.worker';
 
@@ -38,6 +39,12 @@ function useAnswer<Q, A>(
 export function useSteepMap(planned: PlannedSteepMap): { planned: PlannedSteepMap; map: SteepMap } | undefined {
   const shown = useAnswer(planned, (api, p) => api.map(p.setup));
   return shown && { planned: shown.of, map: shown.answer };
+}
+
+/** A plan worked out backwards; undefined while it is being worked out. */
+export function useBackwards(question: BackwardsQuestion): BackwardsAnswer | undefined {
+  const shown = useAnswer(question, (api, q) => api.backwards(q) as Promise<BackwardsAnswer>);
+  return shown?.of === question ? shown.answer : undefined;
 }
 
 export type Impossible = { drink: Drink; target: PlanTarget; kitchen: Kitchen };
