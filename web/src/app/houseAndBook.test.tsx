@@ -1,8 +1,5 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { ReactNode } from 'react';
-import { MemoryRouter, Route, Routes } from 'react-router';
 import { BOOK, DEFAULT_KITCHEN, ROSELLE_COOLER, type Drink, type Kitchen, type PantryEntry } from '@steepsis/core';
 import type { HouseView } from '@steepsis/contract';
 import { Component as DrinksPage } from '@/features/drinks/DrinksPage';
@@ -13,6 +10,7 @@ import { Component as PlantPage } from '@/features/pantry/PlantPage';
 import { Component as MethodsPage } from '@/features/plan/MethodsPage';
 import { Component as ShoppingPage } from '@/features/plan/ShoppingPage';
 import { Component as RecipePage } from '@/features/recipe/RecipePage';
+import { show } from '@/test/aServer';
 
 const roselle: PantryEntry = {
   v: 1,
@@ -66,18 +64,6 @@ function answerTo(path: string): unknown {
   return { drink, startFrom: drink.defaults, tastings: [] };
 }
 
-function show(page: ReactNode, route: string, path: string): void {
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <MemoryRouter initialEntries={[path]}>
-        <Routes>
-          <Route path={route} element={page} />
-          <Route path="*" element={<p>elsewhere</p>} />
-        </Routes>
-      </MemoryRouter>
-    </QueryClientProvider>,
-  );
-}
 const type = async (name: string | RegExp, text: string): Promise<void> => {
   const field = await screen.findByRole('textbox', { name });
   await userEvent.tripleClick(field);
