@@ -134,7 +134,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     where: Joi.valid('fridge', 'freezer').required(),
   }),
   acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
-  tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced').required(), verdict: verdictSchema }),
+  tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(), verdict: verdictSchema }),
   undone: event('undone', { eventId: id }),
   discarded: event('discarded', { why: Joi.string().max(300).required() }),
   started: event('started', { plan: Joi.any() }),

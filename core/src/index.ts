@@ -114,7 +114,7 @@ export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
 export { abvOf, NO_LIQUID, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
-export { strengthShares } from './liquid/strength';
+export { colourOf, strengthShares, weightedStrength } from './liquid/strength';
 
 export {
   batchAfter,
@@ -237,6 +237,8 @@ export { planUncertainty, uncertaintyOf, type PlanUncertainty } from './uncertai
 export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
 export {
   AS_MADE_SIGMA_LN,
+  liquidAsMade,
+  usualStrength,
   strengthAsMade,
   stretch,
   syrupFor,
@@ -279,3 +281,56 @@ export { ambientMeltG, flashChill, glassOverIce, iceInDrink } from './heat/ice';
 export { cubesOfDrink, pourToBeRight, sipsOver, type IcedGlass, type Sip } from './heat/icedGlass';
 export { fermentPace, jarBounds, tendingOf, type LiveJar, type Tending, type TendingTask } from './ferment/tending';
 export { jugForGlass, pourGlass, type Glass, type JugForGlass } from './plan/glass';
+
+export {
+  isKept,
+  POURABLE_RANGES,
+  sweetenerGPerMl,
+  toldFacts,
+  toldLiquid,
+  type Kept,
+  type Pourable,
+  type Told,
+} from './jug/pourable';
+export { colourDepthPerCm, flavoursOf, shadeOf, sweetGPerL, type Flavour, type Shade } from './jug/qualities';
+export {
+  benchFigures,
+  fillJug,
+  LADLE_ML,
+  stepMl,
+  type BenchFigures,
+  type BenchPart,
+  type BenchWish,
+  type Filled,
+  type Freeing,
+  type MeasuredWith,
+  type WishName,
+} from './jug/fillJug';
+export { fixesFor, TRIAL_GLASS_ML, type Fix as JugFix, type Fixes, type FixSetup } from './jug/fix';
+export { stateNote, type Taste, type ToBeDrunk } from './jug/taste';
+export type { PouredPart } from './jug/pouredPart';
+export {
+  decideFreeJug,
+  drunkState,
+  FREE_JUG_EVENT_VERSION,
+  freeJugAfter,
+  roomMl,
+  type FreeJug,
+  type FreeJugEvent,
+  type FreeJugEventBody,
+} from './jug/freeJug';
+export {
+  blocksOfJug,
+  factsOfPour,
+  findingsOfJug,
+  keepingOfJug,
+  warningsOfJug,
+  type JugForRules,
+  type JugKeeping,
+} from './jug/jugFacts';
+export { jugRoomMl } from './batch/decide';
+export { popOf, popToFeel, type Pop } from './serve/pops';
+export { shaken } from './serve/shaken';
+export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
+export { buildGlass, guestTotals, type Drinkers, type GlassBuild, type GuestBase } from './serve/guests';
+export { readPhoto, type PhotoReading } from './colour/fromPhoto';

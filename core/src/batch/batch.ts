@@ -5,8 +5,9 @@ import type { TendingTask } from '../ferment/tending';
 import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
 import { correctForVolume } from './correctForVolume';
-import { addSugar, massG, portionOf, portionOfVolume, volumeMl, type Liquid } from '../liquid/liquid';
+import { addSugar, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
+import type { PouredPart } from '../jug/pouredPart';
 import type { PhReading } from '../keeping/keepingWindow';
 import { pourGlass, iceFor } from '../plan/glass';
 import { atGlassOf, bookStandard, fixedPerLitreMl } from '../plan/houseStandard';
@@ -32,6 +33,8 @@ export type StoredVessel = {
   movedAt: string;
   /** spells out of the fridge */
   out: readonly { minutes: number; ambientC: number }[];
+  /** poured in later, to put it right */
+  added: readonly PouredPart[];
 };
 
 /** The jug's id among stored vessels. */
@@ -65,6 +68,8 @@ export type Batch = {
   mix: MixVolumes | undefined;
   /** the jug as it was mixed, before anything was poured from it */
   jug: Liquid | undefined;
+  /** what the jug was made of after each addition, oldest first */
+  jugSince: readonly { at: string; liquid: Liquid }[];
   vessels: readonly StoredVessel[];
   tastings: readonly Tasting[];
   discardedWhy: string | undefined;
@@ -94,6 +99,7 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     acknowledged: first.plan.acknowledged.map((a) => a.rule),
     mix: undefined,
     jug: undefined,
+    jugSince: [],
     vessels: [],
     tastings: [],
     discardedWhy: undefined,
@@ -129,6 +135,8 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
       }));
     case 'moved':
       return withVessel(batch, event.vesselId, (v) => ({ ...v, where: event.where, movedAt: event.at }));
+    case 'added':
+      return addedTo(batch, event);
     case 'acknowledged':
       return { ...batch, acknowledged: [...batch.acknowledged, event.rule] };
     case 'mixed':
@@ -170,6 +178,16 @@ const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) =>
   ...batch,
   vessels: batch.vessels.map((v) => (v.id === vesselId ? change(v) : v)),
 });
+
+function addedTo(batch: Batch, { vesselId, parts, at }: BatchEvent & { type: 'added' }): Batch {
+  const after = withVessel(batch, vesselId, (v) => ({
+    ...v,
+    liquid: pourTogether(v.liquid, ...parts.map((p) => p.liquid)),
+    added: [...v.added, ...parts],
+  }));
+  const jug = vesselId === JUG ? after.vessels.find((v) => v.id === JUG) : undefined;
+  return jug ? { ...after, jugSince: [...after.jugSince, { at, liquid: jug.liquid }] } : after;
+}
 
 /** @throws InputError for a brew that the plan does not have */
 export function frozenBrew(plan: FrozenPlan, brewId: string): FrozenBrew {
@@ -356,6 +374,7 @@ const vessel = (id: string, name: string, liquid: Liquid, filledAt: string): Sto
   where: 'fridge',
   movedAt: filledAt,
   out: [],
+  added: [],
 });
 
 function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
@@ -365,10 +384,14 @@ function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
 
 export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drink);
 
-/** What the taster had in the glass: the jug with what goes in at the glass, over ice or not; the mix as planned without a jug. */
-export function tastedLiquid(batch: Batch, state: ServedState): Liquid {
+/**
+ * What the taster had in the glass: the jug as it was at that moment with what goes in at the glass, over ice or not; the mix
+ * as planned without a jug.
+ */
+export function tastedLiquid(batch: Batch, { state, at }: Pick<Tasting, 'state' | 'at'>): Liquid {
   const { drink, target, kitchen } = batch.plan;
-  const jug = batch.jug ?? plannedJug(batch);
+  const corrected = batch.jugSince.filter((j) => Date.parse(j.at) <= Date.parse(at)).at(-1);
+  const jug = corrected?.liquid ?? batch.jug ?? plannedJug(batch);
   if (massG(jug) === 0) return jug;
   const iceG = state === 'iced' ? iceFor(drink.serve, target.glassMl, true) : 0;
   const atGlass = atGlassOf(drink, target.glassMl);

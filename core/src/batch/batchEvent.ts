@@ -1,6 +1,7 @@
 import type { BrewFactors } from '../brew/brewRun';
 import type { BrewWay, Drink, Kitchen, PlanTarget } from '../drink/drink';
 import type { TendingTask } from '../ferment/tending';
+import type { PouredPart } from '../jug/pouredPart';
 import type { MixVolumes } from '../plan/mixJug';
 import type { PlannedSyrup } from '../plan/planTypes';
 
@@ -47,7 +48,8 @@ export type FrozenPlan = {
   };
 };
 
-export type ServedState = 'warm' | 'chilled' | 'iced';
+/** `neat` is as poured from the jug, at the warmth of the room and without ice. */
+export type ServedState = 'warm' | 'chilled' | 'iced' | 'neat';
 
 /** A taster's words: strength and sweetness from -2 to 2, harshness from 0 smooth to 3 harsh, tartness -1 flat to 1 sharp. */
 export type Verdict = {
@@ -78,6 +80,8 @@ export type BatchEventBody =
   | { type: 'measured'; what: 'temp'; value: number; method: MeasuredBy }
   /** `hadMl`: what there was of parts that are not brewed */
   | { type: 'mixed'; mix: MixVolumes; hadMl: MixVolumes; sugarAddedG: number }
+  /** poured into the jug or a bottle of the shelf, to put it right */
+  | { type: 'added'; vesselId: string; parts: readonly PouredPart[] }
   | { type: 'bottled' }
   | { type: 'poured'; vesselId: string; ml: number }
   /** seen or smelled of what is kept */

@@ -1,7 +1,8 @@
 import { volumeMl } from '../liquid/liquid';
 import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
 import { blocksOfBatch } from '../safety/gates';
-import { brewState, frozenBrew, onHandOf, runningStage, timedStages, type Batch } from './batch';
+import type { PouredPart } from '../jug/pouredPart';
+import { brewState, frozenBrew, JUG, onHandOf, runningStage, timedStages, vesselOf, type Batch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
@@ -26,7 +27,8 @@ export type RefusalReason =
   | 'undo-later-things-first'
   | 'discarded'
   | 'too-early'
-  | 'unbelievable-volume';
+  | 'unbelievable-volume'
+  | 'over-full';
 
 const accepted: Decision = { kind: 'accepted' };
 const refused = (reason: RefusalReason, field: string, message: string): Decision => ({
@@ -49,7 +51,7 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 }
 
 /** What a block stops: going on with the brew, serving it, calling it good. */
-const GATED = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'poured', 'tasted']);
+const GATED = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'added', 'poured', 'tasted']);
 
 function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
@@ -81,6 +83,8 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
       return decideMix(batch, event);
     case 'bottled':
       return needsMeasured(batch);
+    case 'added':
+      return decideAdded(batch, event);
     case 'poured':
       return decidePour(batch, event.vesselId, event.ml);
     case 'tasted':
@@ -222,6 +226,28 @@ function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
     : accepted;
 }
 
+/** The jug takes no more than it holds; what a bottle takes, only its cook knows. */
+function decideAdded(batch: Batch, { vesselId, parts }: { vesselId: string; parts: readonly PouredPart[] }): Decision {
+  const unknown = knownVessel(batch, vesselId);
+  if (unknown) return unknown;
+  if (vesselId !== JUG) return accepted;
+  const room = jugRoomMl(batch);
+  const added = parts.reduce((sum, p) => sum + volumeMl(p.liquid), 0);
+  return added > room + 1
+    ? refused(
+        'over-full',
+        'parts',
+        `Up to ${Math.floor(room)} ml more goes into this jug, not ${Math.round(added)} ml.`,
+      )
+    : accepted;
+}
+
+/** What the jug of a batch still takes, ml. */
+export function jugRoomMl(batch: Batch): number {
+  const jug = batch.vessels.find((v) => v.id === JUG);
+  return jug ? Math.max(0, vesselOf(batch.plan, batch.plan.jugVesselId).capacityMl - volumeMl(jug.liquid)) : 0;
+}
+
 function decideUndo(batch: Batch, eventId: string): Decision {
   const event = batch.events.find((e) => e.id === eventId);
   if (!event)
@@ -243,7 +269,7 @@ function decideUndo(batch: Batch, eventId: string): Decision {
 }
 
 /** Events that lead from one phase to the next; tastings, pours and pH readings stand on their own. */
-const FLOW = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'discarded']);
+const FLOW = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'added', 'discarded']);
 
 function laterFlow(batch: Batch, eventId: string): boolean {
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));

@@ -3,6 +3,7 @@ import type { BrewWay, Kitchen } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { botanicalBySlug } from '../reference/botanicals';
+import type { Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
 import { sugarGPerL } from '../sugar/sucroseSolution';
@@ -112,24 +113,28 @@ export type HowMade = {
  * time. An estimate to within a factor of about 1.4.
  * @throws InputError for amounts that no vessel holds or that leave nothing to pour
  */
-export function strengthAsMade({ plant, grams, waterMl, minutes, place }: HowMade, kitchen: Kitchen): number {
+export const strengthAsMade = (made: HowMade, kitchen: Kitchen): number =>
+  weightedStrength(liquidAsMade(made, kitchen)) / usualStrength(made.plant, kitchen, made.place);
+
+/** What a concentrate made so gives, all of it. @throws InputError as {@link strengthAsMade} */
+export function liquidAsMade({ plant, grams, waterMl, minutes, place }: HowMade, kitchen: Kitchen): Liquid {
+  const way = wayOf(plant, grams, waterMl, minutes, place);
+  const vessel = smallestVesselFor(kitchen.vessels, way, 1) ?? kitchen.vessels[0];
+  if (!vessel) throw new InputError('liquidAsMade', 'vessels', 'a kitchen with a vessel', 'none');
+  return runBrew({ way, scale: 1, vessel, kitchen }).concentrate;
+}
+
+/** Weighted strength of a usual glass of a plant: its usual dose by the middle of its advised time. */
+export function usualStrength(plant: string, kitchen: Kitchen, place: HowMade['place'] = 'off-heat'): number {
   const b = botanicalBySlug(plant);
-  const made = strengthOf(wayOf(plant, grams, waterMl, minutes, place), kitchen);
-  const usualMin = place === 'fridge' ? 60 * mean(b.coldHours) : mean(b.hotMin);
-  const usual = strengthOf(wayOf(plant, b.dose.typical, 1000, usualMin, place), kitchen);
-  return made / usual;
+  const minutes = place === 'fridge' ? 60 * mean(b.coldHours) : mean(b.hotMin);
+  return weightedStrength(liquidAsMade({ plant, grams: b.dose.typical, waterMl: 1000, minutes, place }, kitchen));
 }
 
 /** One standard deviation of that, log scale. House estimate: rate and lot together. */
 export const AS_MADE_SIGMA_LN = 0.3;
 
 const mean = ({ min, max }: { min: number; max: number }): number => (min + max) / 2;
-
-function strengthOf(way: BrewWay, kitchen: Kitchen): number {
-  const vessel = smallestVesselFor(kitchen.vessels, way, 1) ?? kitchen.vessels[0];
-  if (!vessel) throw new InputError('strengthAsMade', 'vessels', 'a kitchen with a vessel', 'none');
-  return weightedStrength(runBrew({ way, scale: 1, vessel, kitchen }).concentrate);
-}
 
 function wayOf(plant: string, grams: number, waterMl: number, minutes: number, place: HowMade['place']): BrewWay {
   requirePositive('strengthAsMade', 'grams', grams, 'g');

@@ -1,6 +1,6 @@
 import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
-import { sucroseDensity } from '../sugar/sucroseSolution';
+import { BRIX, sucroseDensity } from '../sugar/sucroseSolution';
 import { waterDensity } from '../physics/water';
 
 export type ByKind = Readonly<Record<string, number>>;
@@ -117,8 +117,18 @@ export function volumeMl(l: Liquid): number {
   const solids = solidsG(l);
   const mass = l.waterG + solids;
   const alcoholMl = l.ethanolG / ETHANOL_G_PER_ML;
-  return (mass === 0 ? 0 : (1000 * mass) / sucroseDensity((100 * solids) / mass)) + alcoholMl;
+  if (mass === 0) return alcoholMl;
+  const brix = (100 * solids) / mass;
+  return (
+    (brix > DENSEST ? l.waterG * WATER_ML_PER_G + solids * DENSE_ML_PER_G : (1000 * mass) / sucroseDensity(brix)) +
+    alcoholMl
+  );
 }
+
+/** Past the density model, as in honey and dry sugar, each gram of solids takes the room it takes at its end. */
+const DENSEST = BRIX.max;
+const WATER_ML_PER_G = 1000 / waterDensity(20);
+const DENSE_ML_PER_G = ((1000 * 100) / sucroseDensity(DENSEST) - (100 - DENSEST) * WATER_ML_PER_G) / DENSEST;
 
 /** Density of alcohol at 20 °C. That it shrinks a little when it mixes with water is left out: below 4 % of the volume. */
 const ETHANOL_G_PER_ML = 0.789;

@@ -73,8 +73,19 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
     ingredients: [...all.ingredients, ...mixIngredients(plan.drink, mix)],
     ...(isJug ? spiritFacts(plan.drink, mix, plan.target) : { additions: {} }),
   };
-  return [...brews.map((b) => ({ ...shared, ...b, additions: whole.additions ?? {} })), whole];
+  // What was added later is told by itself: it never was in the brews. Water, sugar and spirit bring no keeping of their own.
+  const later = stored.added.flatMap((p) =>
+    p.facts
+      .filter((f) => f.ingredients?.some((i) => i.slug !== 'honey'))
+      .map((f): Facts => ({ ...f, ...shared, storage: { ...storage, ...f.storage, days: ageSince(p.madeAt, nowMs) } })),
+  );
+  const additions = stored.added
+    .flatMap((p) => p.facts)
+    .reduce<NonNullable<Facts['additions']>>((all, f) => ({ ...all, ...f.additions }), whole.additions ?? {});
+  return [...brews.map((b) => ({ ...shared, ...b, additions })), ...later, { ...whole, additions }];
 }
+
+const ageSince = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs - Date.parse(madeAt)) / 86_400_000);
 
 type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment'>>;
 
@@ -158,7 +169,11 @@ function elapsedMinutes(batch: Batch, brew: FrozenBrew, nowMs: number): Record<s
   return elapsed > planned.endMin - planned.startMin ? { [running.stageId]: elapsed } : {};
 }
 
-function sharedFacts(target: PlanTarget, altitudeM: number): Facts {
+/** What any drink is for: its size, its drinkers, what is to become of it. */
+export function sharedFacts(
+  target: Pick<PlanTarget, 'litres' | 'glassMl' | 'sugarGPerL' | 'audience' | 'confirmedOn'>,
+  altitudeM: number,
+): Facts {
   const { confirmedOn = {} } = target;
   return {
     volume_l: target.litres,

@@ -25,7 +25,7 @@ export type TastingRecord = {
 export const PRIOR_SIGMA = { wantedX: 0.32, harshLimit: 0.4, sugar: 0.3 } as const;
 
 /** Noise of one verdict, log scale: a step of 1.2 is about one just noticeable step of strength. House estimates. */
-const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
+export const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
 
 /** Cuts between the words, in units of noise: five words of strength, four of harshness, three of sweetness and tartness. */
 const CUTS = {
@@ -39,10 +39,11 @@ const CUTS = {
  * How a state changes what is felt, against chilled: warm tastes sweeter and smoother. 10 to 20 % for sweetness; house
  * estimates. Ice thins the drink besides, and that is in the figures of the glass.
  */
-const FELT: Record<ServedState, { sweet: number; harsh: number }> = {
+export const FELT: Record<ServedState, { sweet: number; harsh: number }> = {
   warm: { sweet: 1.15, harsh: 0.9 },
   chilled: { sweet: 1, harsh: 1 },
   iced: { sweet: 0.97, harsh: 1.05 },
+  neat: { sweet: 1.07, harsh: 0.95 },
 };
 
 /** Chance that an answer falls between two cuts, kept off zero so that one slip of the finger cannot rule a value out. */

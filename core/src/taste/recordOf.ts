@@ -5,7 +5,7 @@ import type { TastingRecord } from './preference';
 
 /** A tasting with what was in the glass by the model. */
 export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
-  const liquid = tastedLiquid(batch, tasting.state);
+  const liquid = tastedLiquid(batch, tasting);
   return {
     strengthX: weightedStrength(liquid) / standardOf(batch),
     harsh: harshness(liquid),

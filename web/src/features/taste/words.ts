@@ -30,6 +30,7 @@ export const STATE: readonly Word<ServedState>[] = [
   { value: 'warm', label: 'warm' },
   { value: 'chilled', label: 'chilled' },
   { value: 'iced', label: 'over ice' },
+  { value: 'neat', label: 'neat' },
 ];
 
 export const wordFor = (words: readonly Word<string>[], value: number | string): string =>

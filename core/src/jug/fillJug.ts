@@ -1,0 +1,286 @@
+import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
+import { whatBinds } from '../blend/whatBinds';
+import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { harshness, weightedStrength } from '../liquid/strength';
+import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
+import { colourDepthPerCm, isPlain, qualitiesOf, SHADES, shadeOf, sweetGPerL, type Shade } from './qualities';
+
+/** Something that stands beside the jug: as much of it as there is; a litre of it stands for what is endless. */
+export type BenchPart = {
+  id: string;
+  name: string;
+  liquid: Liquid;
+  /** never short, as water is; bought as needed */
+  endless?: boolean;
+  /** poured in this amount, ml: nothing else may move it */
+  setMl?: number;
+  /** at least and at most so much, ml */
+  minMl?: number;
+  maxMl?: number;
+};
+
+/** What the jug is to be. A wish that is left out is free. */
+export type BenchWish = {
+  volumeMl: number;
+  /** what the vessel takes */
+  capacityMl: number;
+  strengthX?: number;
+  /** as sweet as so much white sugar */
+  sweetGPerL?: number;
+  acidGPerL?: number;
+  shade?: Shade;
+  /** weighted strength of ×1.0 */
+  standard: number;
+};
+
+/** What a cook measures with: a jug to 5 ml, cups and spoons, or whole ladles. */
+export type MeasuredWith = 'ml' | 'cups' | 'ladles';
+
+/** An ordinary ladle. House estimate: weigh one full of water. */
+export const LADLE_ML = 120;
+
+export type BenchFigures = {
+  volumeMl: number;
+  strengthX: number;
+  sweetGPerL: number;
+  acidGPerL: number;
+  harsh: number;
+  shade: Shade;
+};
+
+/** A way to free what cannot be had as it stands. */
+export type Freeing =
+  | { kind: 'more-of'; part: string; extraMl: number }
+  | { kind: 'less-of'; part: string; lessMl: number }
+  | { kind: 'other-volume'; volumeMl: number }
+  | { kind: 'unlock'; part: string };
+
+export type WishName = 'strength' | 'sugar' | 'acid' | 'shade';
+
+export type Filled =
+  | {
+      kind: 'filled';
+      mix: Readonly<Record<string, number>>;
+      liquid: Liquid;
+      figures: BenchFigures;
+      missed: readonly WishName[];
+      usedUp: readonly string[];
+      /** each of these alone would let every wish be met */
+      freeing: readonly Freeing[];
+    }
+  | { kind: 'contradiction'; message: string; freeing: readonly Freeing[] };
+
+/**
+ * Fills the jug: what is set is poured, the rest is chosen so that the wishes are met as nearly as possible, water before
+ * anything dearer. Contradictory locks and an over-full jug are answers, with what would free them.
+ * @throws InputError for a volume of 0
+ */
+export function fillJug(parts: readonly BenchPart[], wish: BenchWish, measuredWith: MeasuredWith = 'ml'): Filled {
+  const locked = contradiction(parts, wish);
+  if (locked) return locked;
+  // Colours change with acid, and the acid is only known once it is poured: both are tried where a colour is wished for.
+  const first = fillAt(ACID_PH, parts, wish, measuredWith);
+  if (wish.shade === undefined || first.kind !== 'filled' || !first.missed.includes('shade')) return first;
+  const second = fillAt(MILD_PH, parts, wish, measuredWith);
+  return second.kind === 'filled' && second.missed.length < first.missed.length ? second : first;
+}
+
+const ACID_PH = 3;
+const MILD_PH = 6.5;
+
+function fillAt(ph: number, parts: readonly BenchPart[], wish: BenchWish, measuredWith: MeasuredWith): Filled {
+  const goals = goalsOf(wish);
+  const liquids = parts.map((p) => blendLiquid(p, wish, ph));
+  const setMl = parts.reduce((sum, p) => sum + (p.setMl ?? 0), 0);
+  // With everything set there is nothing to choose: the jug is what is poured.
+  const free = parts.some((p) => p.setMl === undefined);
+  if (!free) return filledWith(parts, Object.fromEntries(parts.map((p) => [p.id, p.setMl!])), wish, []);
+  const exact = solveBlend({ liquids, goals, volumeMl: wish.volumeMl });
+  if (exact.kind === 'no-blend') return cannotFill(exact.reason, parts, wish, setMl);
+  const result = measuredWith === 'ml' ? exact : inWholeMeasures(exact, parts, { liquids, goals, wish, measuredWith });
+  const freeing = exact.missed.length === 0 ? [] : whatBinds({ liquids, goals, volumeMl: wish.volumeMl });
+  return filledWith(
+    parts,
+    result.volumesMl,
+    wish,
+    freeing.map((r): Freeing =>
+      r.kind === 'more-of'
+        ? { kind: 'more-of', part: r.liquid, extraMl: r.extraMl }
+        : r.kind === 'less-of'
+          ? { kind: 'less-of', part: r.liquid, lessMl: r.lessMl }
+          : r,
+    ),
+    result,
+  );
+}
+
+type Solved = Extract<ReturnType<typeof solveBlend>, { kind: 'blend' }>;
+
+function inWholeMeasures(
+  exact: Solved,
+  parts: readonly BenchPart[],
+  {
+    liquids,
+    goals,
+    wish,
+    measuredWith,
+  }: { liquids: BlendLiquid[]; goals: BlendGoal[]; wish: BenchWish; measuredWith: MeasuredWith },
+): Solved {
+  const stepped = liquids.map((l, i) =>
+    parts[i]!.setMl === undefined && exact.volumesMl[l.id]! > 1
+      ? { ...l, stepMl: stepMl(measuredWith, exact.volumesMl[l.id]!) }
+      : l,
+  );
+  const whole = solveBlend({ liquids: stepped, goals, volumeMl: wish.volumeMl });
+  return whole.kind === 'blend' ? whole : exact;
+}
+
+/** The smallest measure a cook reaches for at an amount, ml. */
+export function stepMl(measuredWith: MeasuredWith, ml: number): number {
+  if (measuredWith === 'ml') return 5;
+  if (measuredWith === 'ladles' && ml >= LADLE_ML / 2) return LADLE_ML / 2;
+  return ml >= CUP_ML / 4 ? CUP_ML / 4 : ml >= TBSP_ML ? TBSP_ML : TSP_ML / 2;
+}
+
+const haveMl = (p: BenchPart): number => (p.endless ? Infinity : volumeMl(p.liquid));
+
+function blendLiquid(p: BenchPart, wish: BenchWish, ph: number): BlendLiquid {
+  const most = Math.min(haveMl(p), p.maxMl ?? Infinity);
+  return {
+    id: p.id,
+    minMl: p.setMl ?? p.minMl ?? 0,
+    ...(p.setMl === undefined ? (most === Infinity ? {} : { maxMl: most }) : { maxMl: p.setMl }),
+    perLitre: {
+      ...qualitiesOf(p.liquid, wish.standard),
+      ...shadeColumns(colourDepthPerCm(p.liquid, ph)),
+      dear: isPlain(p.liquid) ? 0 : 1,
+    },
+  };
+}
+
+const shadeColumns = (depth: number): Record<string, number> => ({ 'shade-most': depth, 'shade-least': depth });
+
+function goalsOf({ strengthX, sweetGPerL: sweet, acidGPerL: acid, shade }: BenchWish): BlendGoal[] {
+  const goals: BlendGoal[] = [{ id: 'dear', target: 0, tolerance: 100, weight: 0.01, kind: 'at-most' }];
+  if (strengthX !== undefined) goals.push({ id: 'strength', target: strengthX, tolerance: STRENGTH_BAND * strengthX });
+  if (sweet !== undefined) goals.push({ id: 'sugar', target: sweet, tolerance: SWEET_BAND });
+  if (acid !== undefined) goals.push({ id: 'acid', target: acid, tolerance: ACID_BAND });
+  if (shade !== undefined) {
+    const { min, max } = SHADES[shade];
+    // A little inside the band, so that rounding stays in it.
+    if (max < Infinity) goals.push({ id: 'shade-most', target: 0.93 * max, tolerance: 0.01, kind: 'at-most' });
+    if (min > 0) goals.push({ id: 'shade-least', target: 1.07 * min, tolerance: 0.01, kind: 'at-least' });
+  }
+  return goals;
+}
+
+/** A miss of this much costs as much as another: what a drinker just notices, or a little less. House estimates. */
+const STRENGTH_BAND = 0.05;
+const SWEET_BAND = 4;
+const ACID_BAND = 0.3;
+
+function filledWith(
+  parts: readonly BenchPart[],
+  mix: Readonly<Record<string, number>>,
+  wish: BenchWish,
+  freeing: readonly Freeing[],
+  solved?: Solved,
+): Filled {
+  const liquid = pourTogether(...parts.map((p) => portionOfVolume(p.liquid, mix[p.id] ?? 0)));
+  const figures = benchFigures(liquid, wish.standard);
+  if (figures.volumeMl > wish.capacityMl * (1 + 1e-6)) return overFull(figures.volumeMl, wish);
+  return {
+    kind: 'filled',
+    mix,
+    liquid,
+    figures,
+    missed: missedOf(figures, wish),
+    usedUp: solved ? solved.usedUp.filter((id) => !parts.find((p) => p.id === id)!.endless) : [],
+    freeing,
+  };
+}
+
+/** Strength, sweetness, acid, harshness as felt and depth of colour of a liquid. */
+export const benchFigures = (l: Liquid, standard: number): BenchFigures => ({
+  volumeMl: volumeMl(l),
+  strengthX: weightedStrength(l) / standard,
+  sweetGPerL: sweetGPerL(l),
+  acidGPerL: acidGPerL(l),
+  harsh: harshness(l),
+  shade: shadeOf(l),
+});
+
+function missedOf(f: BenchFigures, w: BenchWish): WishName[] {
+  const off = (reached: number, wanted: number | undefined, band: number): boolean =>
+    wanted !== undefined && Math.abs(reached - wanted) > band;
+  return [
+    ...(off(f.strengthX, w.strengthX, STRENGTH_BAND * (w.strengthX ?? 1)) ? (['strength'] as const) : []),
+    ...(off(f.sweetGPerL, w.sweetGPerL, SWEET_BAND) ? (['sugar'] as const) : []),
+    ...(off(f.acidGPerL, w.acidGPerL, ACID_BAND) ? (['acid'] as const) : []),
+    ...(w.shade !== undefined && f.shade !== w.shade ? (['shade'] as const) : []),
+  ];
+}
+
+const whole = (ml: number): string => `${Math.round(ml)} ml`;
+
+function overFull(ml: number, { capacityMl }: BenchWish): Filled {
+  return {
+    kind: 'contradiction',
+    message: `That is ${whole(ml)}, and the jug holds ${whole(capacityMl)}.`,
+    freeing: [{ kind: 'other-volume', volumeMl: capacityMl }],
+  };
+}
+
+/** Locks that cannot hold together, before any solving. */
+function contradiction(parts: readonly BenchPart[], wish: BenchWish): Filled | undefined {
+  for (const p of parts) {
+    const have = haveMl(p);
+    if (p.setMl !== undefined && p.setMl > have + 0.5)
+      return {
+        kind: 'contradiction',
+        message: `${p.name}: ${whole(p.setMl)} is set, and only ${whole(have)} is there.`,
+        freeing: [{ kind: 'less-of', part: p.id, lessMl: p.setMl - have }],
+      };
+    const least = p.minMl ?? 0;
+    const most = Math.min(have, p.maxMl ?? Infinity);
+    if (p.setMl === undefined && least > most)
+      return {
+        kind: 'contradiction',
+        message: `${p.name}: at least ${whole(least)} is asked for, and at most ${whole(most)} can be had.`,
+        freeing: [{ kind: 'less-of', part: p.id, lessMl: least - most }],
+      };
+  }
+  if (wish.volumeMl > wish.capacityMl + 0.5) return overFull(wish.volumeMl, wish);
+  return undefined;
+}
+
+function cannotFill(
+  reason: 'not-enough-liquid' | 'least-amounts-too-large',
+  parts: readonly BenchPart[],
+  wish: BenchWish,
+  setMl: number,
+): Filled {
+  if (reason === 'not-enough-liquid') {
+    const most = parts.reduce((sum, p) => sum + (p.setMl ?? Math.min(haveMl(p), p.maxMl ?? Infinity)), 0);
+    return {
+      kind: 'contradiction',
+      message: `All of it together is ${whole(most)}, and ${whole(wish.volumeMl)} is wanted. Add water, or make less.`,
+      freeing: [
+        ...(most >= 1 ? [{ kind: 'other-volume', volumeMl: most } as const] : []),
+        ...parts.filter((p) => p.setMl !== undefined).map((p): Freeing => ({ kind: 'unlock', part: p.id })),
+      ],
+    };
+  }
+  const least = parts.reduce((sum, p) => sum + (p.setMl ?? p.minMl ?? 0), 0);
+  const over = least - wish.volumeMl;
+  return {
+    kind: 'contradiction',
+    message: `What is ${setMl > 0 ? 'set' : 'asked for'} comes to ${whole(least)} already, more than the ${whole(wish.volumeMl)} wanted.`,
+    freeing: [
+      ...(least <= wish.capacityMl ? [{ kind: 'other-volume', volumeMl: least } as const] : []),
+      ...parts
+        .filter((p) => (p.setMl ?? p.minMl ?? 0) >= over)
+        .map((p): Freeing => ({ kind: 'less-of', part: p.id, lessMl: over })),
+    ],
+  };
+}

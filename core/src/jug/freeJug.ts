@@ -1,0 +1,169 @@
+import type { Audience } from '../drink/audience';
+import type { ServedState } from '../batch/batchEvent';
+import { InputError } from '../quantity/errors';
+import { portionOf, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import type { PouredPart } from './pouredPart';
+import type { Taste } from './taste';
+
+// A jug poured together from anything, without a recipe. Like a batch it is a fold over its events: what was poured stays
+// poured, an undo is one more event, nothing reads a clock.
+
+export type FreeJugEventBody =
+  | {
+      type: 'poured-together';
+      name: string;
+      capacityMl: number;
+      glassMl: number;
+      /** drunk over so much ice a glass, or without */
+      iced: boolean;
+      /** what ×1.0 is, as weighted strength, and whose glass that is */
+      standard: number;
+      likeName: string;
+      /** × that the glass is to be */
+      wantedX: number;
+      audience: Audience;
+      acknowledged: readonly string[];
+      parts: readonly PouredPart[];
+    }
+  | { type: 'added'; parts: readonly PouredPart[]; after?: Taste }
+  | { type: 'tasted'; taste: Taste }
+  | { type: 'poured-out'; ml: number }
+  | { type: 'undone'; eventId: string }
+  | { type: 'discarded'; why: string };
+
+export type FreeJugEvent = { id: string; jugId: string; seq: number; at: string; v: 1 } & FreeJugEventBody;
+
+export const FREE_JUG_EVENT_VERSION = 1;
+
+type Start = Extract<FreeJugEventBody, { type: 'poured-together' }>;
+
+export type FreeJug = Omit<Start, 'type' | 'parts'> & {
+  id: string;
+  pouredAt: string;
+  /** all that ever went in */
+  parts: readonly (PouredPart & { at: string })[];
+  /** what is left */
+  liquid: Liquid;
+  tastings: readonly { eventId: string; at: string; taste: Taste }[];
+  discarded: boolean;
+  events: readonly FreeJugEvent[];
+};
+
+/** @throws InputError for a list without a first pour */
+export function freeJugAfter(events: readonly FreeJugEvent[]): FreeJug {
+  const undone = new Set(events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  const ordered = events
+    .filter((e) => !undone.has(e.id) && e.type !== 'undone')
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq);
+  const first = ordered.find((e) => e.type === 'poured-together') ?? events.find((e) => e.type === 'poured-together');
+  if (first?.type !== 'poured-together')
+    throw new InputError('freeJugAfter', 'events', 'a list with a first pour', `${events.length} events`);
+  const { id: _id, jugId, seq: _seq, at, v: _v, type: _type, parts, ...start } = first;
+  const empty: FreeJug = {
+    ...start,
+    id: jugId,
+    pouredAt: at,
+    parts: [],
+    liquid: pourTogether(),
+    tastings: [],
+    discarded: false,
+    events,
+  };
+  // A first pour that was taken back leaves an empty jug, never a missing one.
+  const poured = undone.has(first.id) ? { ...empty, discarded: true } : withParts(empty, parts, at);
+  return ordered.reduce(applied, poured);
+}
+
+function applied(jug: FreeJug, e: FreeJugEvent): FreeJug {
+  switch (e.type) {
+    case 'poured-together':
+    case 'undone':
+      return jug;
+    case 'added':
+      return withParts(jug, e.parts, e.at);
+    case 'tasted':
+      return { ...jug, tastings: [...jug.tastings, { eventId: e.id, at: e.at, taste: e.taste }] };
+    case 'poured-out': {
+      const all = volumeMl(jug.liquid);
+      return all === 0 ? jug : { ...jug, liquid: portionOf(jug.liquid, Math.max(0, 1 - e.ml / all)) };
+    }
+    case 'discarded':
+      return { ...jug, liquid: pourTogether(), discarded: true };
+  }
+}
+
+const withParts = (jug: FreeJug, parts: readonly PouredPart[], at: string): FreeJug => ({
+  ...jug,
+  liquid: pourTogether(jug.liquid, ...parts.map((p) => p.liquid)),
+  parts: [...jug.parts, ...parts.map((p) => ({ ...p, at }))],
+});
+
+export type JugRefusal = { kind: 'refused'; reason: string; field: string; message: string };
+
+/** Whether an event may follow; a refusal names what is wrong and what would be accepted. */
+export function decideFreeJug(jug: FreeJug, e: FreeJugEventBody, at: string): { kind: 'accepted' } | JugRefusal {
+  const refused = (reason: string, field: string, message: string): JugRefusal => ({
+    kind: 'refused',
+    reason,
+    field,
+    message,
+  });
+  if (e.type === 'undone') return decideUndo(jug, e.eventId, refused);
+  if (jug.discarded) return refused('discarded', 'type', 'This jug was emptied; nothing more happens to it.');
+  if (Date.parse(at) < Date.parse(jug.pouredAt))
+    return refused('too-early', 'at', `A time at or after the first pour, ${jug.pouredAt}, is accepted.`);
+  const left = volumeMl(jug.liquid);
+  switch (e.type) {
+    case 'poured-together':
+      return refused('already-started', 'type', 'This jug has been poured already.');
+    case 'added': {
+      const after = left + e.parts.reduce((sum, p) => sum + volumeMl(p.liquid), 0);
+      return after > jug.capacityMl + 1
+        ? refused(
+            'over-full',
+            'parts',
+            `Up to ${Math.max(0, Math.floor(jug.capacityMl - left))} ml more goes into this jug, not ${Math.round(after - left)} ml.`,
+          )
+        : { kind: 'accepted' };
+    }
+    case 'poured-out':
+      return e.ml > left + 1
+        ? refused(
+            'more-than-there-is',
+            'ml',
+            `Up to ${Math.floor(left + 0.01)} ml is left, not ${Math.round(e.ml)} ml.`,
+          )
+        : { kind: 'accepted' };
+    case 'tasted':
+    case 'discarded':
+      return { kind: 'accepted' };
+  }
+}
+
+function decideUndo(
+  jug: FreeJug,
+  eventId: string,
+  refused: (reason: string, field: string, message: string) => JugRefusal,
+): { kind: 'accepted' } | JugRefusal {
+  const event = jug.events.find((e) => e.id === eventId);
+  if (!event || event.type === 'undone')
+    return refused(
+      'unknown-event',
+      'eventId',
+      `No event ${JSON.stringify(eventId.slice(0, 40))} of this jug can be undone.`,
+    );
+  const undone = new Set(jug.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  if (undone.has(eventId)) return refused('already-undone', 'eventId', 'This has been undone already.');
+  if (event.type === 'tasted') return { kind: 'accepted' };
+  const last = jug.events.filter((e) => !undone.has(e.id) && e.type !== 'undone' && e.type !== 'tasted').at(-1);
+  return last?.id === eventId
+    ? { kind: 'accepted' }
+    : refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.');
+}
+
+/** What the jug still takes, ml. */
+export const roomMl = (jug: Pick<FreeJug, 'capacityMl' | 'liquid'>): number =>
+  Math.max(0, jug.capacityMl - volumeMl(jug.liquid));
+
+/** How it is drunk. */
+export const drunkState = ({ iced }: Pick<FreeJug, 'iced'>): ServedState => (iced ? 'iced' : 'chilled');

@@ -1,0 +1,155 @@
+import { JUICES, type Juice, type JuiceName } from '../acid/acidSources';
+import { liquidAsMade, type HowMade } from '../blend/stretch';
+import type { Kitchen } from '../drink/drink';
+import { NO_LIQUID, portionOf, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { InputError } from '../quantity/errors';
+import { requireInRange, requireNotNegative } from '../quantity/range';
+import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
+import type { Facts, IngredientFact } from '../safety/facts';
+import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
+import { massesForSyrup } from '../sugar/syrup';
+import { waterDensity } from '../physics/water';
+
+// Anything a jug can be filled from, as far as a cook knows it: off the shelf, out of a running pot, or told ad hoc.
+
+export type Pourable =
+  /** a jug or bottle of the shelf */
+  | { kind: 'shelf'; batchId: string; vesselId: string }
+  /** a brew that is not bottled yet: measured, or still as the model expects it */
+  | { kind: 'brew'; batchId: string; brewId: string }
+  /** a jug that was poured together before */
+  | { kind: 'jug'; jugId: string }
+  /** told by how it was made */
+  | { kind: 'made'; made: HowMade }
+  /** told by a refractometer: all that is dissolved taken for this plant's, in its proportions */
+  | { kind: 'read'; plant: string; brix: number }
+  | { kind: 'syrup'; brix: number; sweetener: string }
+  /** as it comes: honey, maple syrup, sugar by its weight */
+  | { kind: 'sweetener'; sweetener: SweetenerName }
+  | { kind: 'juice'; juice: JuiceName }
+  | { kind: 'water'; water: 'still' | 'sparkling' }
+  | { kind: 'spirit'; name: string; abv: number };
+
+/** What stands in the house and is looked up, not worked out. */
+export type Kept = Extract<Pourable, { kind: 'shelf' | 'brew' | 'jug' }>;
+export type Told = Exclude<Pourable, Kept>;
+
+export const isKept = (from: Pourable): from is Kept =>
+  from.kind === 'shelf' || from.kind === 'brew' || from.kind === 'jug';
+
+/** Accepted readings and strengths of what is told. */
+export const POURABLE_RANGES = {
+  readBrix: { unit: '°Bx', min: 0.1, max: 30 },
+  syrupBrix: { unit: '°Bx', min: 1, max: 80 },
+  abv: { unit: '% vol', min: 0.5, max: 96 },
+} as const;
+
+/**
+ * A volume of something told, ml at 20 °C.
+ * @throws InputError for a reading or strength outside {@link POURABLE_RANGES}, or a making that leaves nothing to pour
+ */
+export function toldLiquid(from: Told, ml: number, kitchen: Kitchen): Liquid {
+  requireNotNegative('toldLiquid', 'ml', ml, 'ml');
+  if (ml === 0) return NO_LIQUID;
+  switch (from.kind) {
+    case 'made':
+      return toVolume(liquidAsMade(from.made, kitchen), ml);
+    case 'read':
+      return toVolume(readLiquid(from.plant, from.brix), ml);
+    case 'syrup':
+      requireInRange('toldLiquid', 'brix', from.brix, POURABLE_RANGES.syrupBrix);
+      return syrupOf({ ...massesForSyrup({ volumeMl: ml, brix: from.brix }), kind: from.sweetener });
+    case 'sweetener':
+      return toVolume(sweetenerLiquid(from.sweetener), ml);
+    case 'juice':
+      return toVolume(juiceLiquid(from.juice), ml);
+    case 'water':
+      return waterOf(ml);
+    case 'spirit':
+      requireInRange('toldLiquid', 'abv', from.abv, POURABLE_RANGES.abv);
+      return spiritOf(ml, from.abv);
+  }
+}
+
+function toVolume(l: Liquid, ml: number): Liquid {
+  const all = volumeMl(l);
+  if (!(all > 0)) throw new InputError('toldLiquid', 'made', 'a making that leaves something to pour', `${all} ml`);
+  return portionOf(l, ml / all);
+}
+
+/** 100 g of a liquor of a Brix, whose solids are this plant's in the proportions it gives them. */
+function readLiquid(plant: string, brix: number): Liquid {
+  requireInRange('toldLiquid', 'brix', brix, POURABLE_RANGES.readBrix);
+  const b = botanicalBySlug(plant);
+  const all = netBodyMax(b) + b.harshMax + b.sugar + b.citricEq;
+  const share = (x: number): number => (all > 0 ? (brix * x) / all : 0);
+  return {
+    ...NO_LIQUID,
+    waterG: 100 - brix,
+    bodyG: { [b.slug]: share(netBodyMax(b)) },
+    harshG: { [b.slug]: share(b.harshMax) },
+    sugarG: b.sugar > 0 ? { [`own:${b.slug}`]: share(b.sugar) } : {},
+    acidG: share(b.citricEq),
+    caffeineMg: all > 0 ? (brix / all) * b.caffeineMgPerG : 0,
+  };
+}
+
+/** 100 g of it. */
+function sweetenerLiquid(name: SweetenerName): Liquid {
+  const { solids } = SWEETENERS[name];
+  return { ...NO_LIQUID, waterG: 100 * (1 - solids), sugarG: { [name]: 100 * solids } };
+}
+
+/** A litre of juice by the table: what is not acid is its own sugar. Its colour is not modelled. */
+function juiceLiquid(name: JuiceName): Liquid {
+  const juice: Juice = JUICES[name];
+  const massG = waterDensity(20) + 4 * juice.brix;
+  const solidsG = (massG * juice.brix) / 100;
+  const acidG = Math.min(solidsG, juice.citricGPerL.value);
+  return { ...NO_LIQUID, waterG: massG - solidsG, sugarG: { [`own:${name}`]: solidsG - acidG }, acidG };
+}
+
+/** The rules' name of a juice. */
+const JUICE_SLUGS: Partial<Record<JuiceName, string>> = {
+  key_lime: 'lime_juice',
+  apple: 'apple_juice_raw',
+  mango: 'mango_puree',
+  guava: 'guava_puree',
+  peach: 'peach_puree',
+};
+const slugOf = (juice: JuiceName): string => JUICE_SLUGS[juice] ?? `${juice}_juice`;
+
+/** What rules are told of a volume of something told: its plants, whether it was ever hot, its alcohol. */
+export function toldFacts(from: Told, ml: number): Facts {
+  const ingredient = (slug: string, g: number): readonly IngredientFact[] => [{ slug, g }];
+  switch (from.kind) {
+    case 'made': {
+      const { plant, grams, waterMl, minutes, place } = from.made;
+      const stage = place === 'fridge' ? 'cold_steep' : place === 'simmered' ? 'decoct' : 'hot_steep';
+      return {
+        ingredients: ingredient(plant, (grams * ml) / waterMl),
+        stages: [{ kind: stage, temp_c: place === 'fridge' ? 4 : place === 'simmered' ? 99 : 92, minutes }],
+      };
+    }
+    case 'read': {
+      const b = botanicalBySlug(from.plant);
+      const all = netBodyMax(b) + b.harshMax + b.sugar + b.citricEq;
+      return { ingredients: ingredient(from.plant, all > 0 ? ((from.brix / 100) * ml) / all : 0) };
+    }
+    case 'juice':
+      return { ingredients: ingredient(slugOf(from.juice), ml) };
+    case 'sweetener':
+    case 'syrup':
+      return {
+        ingredients: from.sweetener === 'honey' ? ingredient('honey', ml) : [],
+        additions: { sugar: true, ...(from.sweetener === 'honey' ? { honey: true } : {}) },
+      };
+    case 'spirit':
+      return { additions: { alcohol_ml: ml, abv: from.abv, alcohol_type: 'bought' } };
+    case 'water':
+      return {};
+  }
+}
+
+/** What a millilitre in the jug weighs of a dry or liquid sweetener, g: it is measured by the scale. */
+export const sweetenerGPerMl = (name: SweetenerName): number => 100 / volumeMl(sweetenerLiquid(name));

@@ -1,0 +1,132 @@
+import type { BlendGoal } from '../blend/solveBlend';
+import type { ServedState, Verdict } from '../batch/batchEvent';
+import { acidGPerL, type Liquid } from '../liquid/liquid';
+import { FELT, NOISE } from '../taste/preference';
+import { weightedStrength } from '../liquid/strength';
+import { flavourGPerL, rawHarsh, sweetGPerL, type Flavour } from './qualities';
+
+/** What was said of a jug: how it was tasted comes first, because warm tastes sweeter and ice thins. */
+export type Taste = {
+  state: ServedState;
+  strength: Verdict['strength'];
+  sweet: Verdict['sweet'];
+  tart: Verdict['tart'];
+  harsh: Verdict['harsh'];
+  /** one flavour by itself */
+  flavour?: { of: Flavour; wants: 'more' | 'less' };
+};
+
+/** How the jug is to be drunk, and how many times the ice thins it by then. */
+export type ToBeDrunk = { state: ServedState; thinning: number };
+
+/**
+ * How far off a word is, as a factor: a step of strength is one just noticeable step, the others the middle of what the word
+ * covers in the model of verdicts. House estimates.
+ */
+const STEP = {
+  strength: (v: Verdict['strength']): number => Math.exp(NOISE.strength * v),
+  sweet: (v: Verdict['sweet']): number => Math.exp(1.2 * NOISE.sweet * v),
+  tart: (v: Verdict['tart']): number => Math.exp(0.75 * NOISE.tart * v),
+  harsh: (v: Verdict['harsh']): number => (v >= 3 ? 1.6 : v === 2 ? 1.3 : 1),
+} as const;
+
+/** Flavours are moved by a step that is clearly noticed, and no further. House estimate. */
+const FLAVOUR_STEP = { more: 1.35, less: 0.75 } as const;
+
+/** Harshness cannot be taken out: a drink that is right but harsh is let down a little. House estimate. */
+const HARSH_THINS_TO = 0.85;
+
+export type TasteGoal = BlendGoal & {
+  /** what it is now */
+  now: number;
+  /** said to be off, or only to be kept as it is */
+  why: 'said' | 'kept';
+};
+
+/**
+ * What the jug should be after a verdict. What was felt in the state it was tasted in is turned into what will be felt in the
+ * state it is drunk in: sweet enough while warm is too little once chilled, and right without ice is weak over it.
+ */
+export function goalsAfter(jug: Liquid, standard: number, taste: Taste, drunk: ToBeDrunk): TasteGoal[] {
+  const thinned = taste.state === 'iced' ? drunk.thinning : 1;
+  // Times that the jug's own figure is above what it must be for the feel that was called right.
+  const ice = (drunk.state === 'iced' ? drunk.thinning : 1) / thinned;
+  const sweetFelt = FELT[taste.state].sweet / FELT[drunk.state].sweet;
+  const harshFelt = FELT[taste.state].harsh / FELT[drunk.state].harsh;
+  const goal = (id: string, now: number, wanted: number, said: boolean, more: Partial<BlendGoal> = {}): TasteGoal => ({
+    id,
+    now,
+    target: wanted,
+    tolerance: Math.max(SMALLEST[id.split(':')[0] as keyof typeof SMALLEST], 0.06 * wanted),
+    why: said ? 'said' : 'kept',
+    ...more,
+  });
+  const strength = weightedStrength(jug) / standard;
+  const sweet = sweetGPerL(jug);
+  const acid = acidGPerL(jug);
+  const harsh = rawHarsh(jug);
+  const flat = Math.max(acid / STEP.tart(-1), acid + 0.5);
+  const { flavour } = taste;
+  const thinnedForHarsh = taste.harsh >= 2 && taste.strength === 0;
+  return [
+    // A single flavour moves the whole with it: then the whole is held less tightly.
+    goal(
+      'strength',
+      strength,
+      ((strength * ice) / STEP.strength(taste.strength)) * (thinnedForHarsh ? HARSH_THINS_TO : 1),
+      taste.strength !== 0,
+      {
+        weight: flavour && taste.strength === 0 ? 0.4 : 1,
+        ...(thinnedForHarsh ? { tolerance: 0.15 * strength } : {}),
+      },
+    ),
+    goal(
+      'sugar',
+      sweet,
+      taste.sweet < 0 && sweet < 10 ? UNSWEETENED_TO : (sweet * ice * sweetFelt) / STEP.sweet(taste.sweet),
+      taste.sweet !== 0,
+    ),
+    goal('acid', acid, (taste.tart < 0 ? flat : acid / STEP.tart(taste.tart)) * ice, taste.tart !== 0),
+    ...(taste.harsh >= 2
+      ? [goal('harsh', harsh, (harsh * ice * harshFelt) / STEP.harsh(taste.harsh), true, { kind: 'at-most' })]
+      : []),
+    ...(flavour
+      ? [
+          goal(
+            `flavour:${flavour.of}`,
+            flavourGPerL(jug, flavour.of),
+            flavourGPerL(jug, flavour.of) * ice * FLAVOUR_STEP[flavour.wants],
+            true,
+            { kind: flavour.wants === 'more' ? 'at-least' : 'at-most' },
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** A drink without sugar that wants some starts here, g/L. House estimate: lightly sweet. */
+const UNSWEETENED_TO = 25;
+
+/** Smaller misses than these nobody tastes, whatever there is of it. House estimates. */
+const SMALLEST = { strength: 0.02, sugar: 3, acid: 0.25, harsh: 0.03, flavour: 0.005 } as const;
+
+/** What the tasting state hides, in a line; undefined where it was tasted as it is drunk. */
+export function stateNote(tasted: ServedState, drunk: ToBeDrunk): string | undefined {
+  const sweeter = Math.round(100 * (FELT[tasted].sweet / FELT[drunk.state].sweet - 1));
+  const parts = [
+    ...(Math.abs(sweeter) >= 4
+      ? [`it will taste about ${Math.abs(sweeter)} % ${sweeter > 0 ? 'less' : 'more'} sweet`]
+      : []),
+    ...(drunk.state === 'iced' && tasted !== 'iced' && drunk.thinning > 1.02
+      ? [`the ice will thin it ${drunk.thinning.toFixed(2)} times`]
+      : []),
+  ];
+  if (parts.length === 0) return undefined;
+  const words: Record<ServedState, string> = {
+    warm: 'Warm',
+    chilled: 'Chilled',
+    iced: 'Over ice',
+    neat: 'At room warmth, without ice',
+  };
+  return `${words[drunk.state]} ${parts.join(', and ')}.`;
+}
