@@ -1,6 +1,8 @@
 import type {
   BatchEvent,
   Drink,
+  FreeJugEvent,
+  FreeJugEventBody,
   FrozenPlan,
   Kitchen,
   Learned,
@@ -9,6 +11,7 @@ import type {
   PantryEntry,
   Phase,
   PlanTarget,
+  Pourable,
   TastingRecord,
 } from '@steepsis/core';
 
@@ -80,5 +83,31 @@ export type HouseView = {
 /** GET /api/shelf: batches of which something is left; the shelf itself is computed from them. */
 export type ShelfView = { batches: readonly BatchView[]; serverNow: string };
 
+/** Something that is asked to be poured: the server works out what is in it. */
+export type AskedPart = { name: string; ml: number; from: Pourable };
+
+/** POST /api/jugs */
+export type StartJug = Omit<Extract<FreeJugEventBody, { type: 'poured-together' }>, 'type' | 'parts'> & {
+  id: string;
+  eventId: string;
+  at: string;
+  parts: readonly AskedPart[];
+};
+
+/** POST /api/jugs/:id/events, without its id, time and version */
+export type JugSay =
+  | (Omit<Extract<FreeJugEventBody, { type: 'added' }>, 'parts'> & { parts: readonly AskedPart[] })
+  | Exclude<FreeJugEventBody, { type: 'added' | 'poured-together' }>;
+
+/** POST /api/batches/:id/additions */
+export type Addition = { id: string; at: string; vesselId: string; parts: readonly AskedPart[] };
+
+/** A jug poured together, as its events tell it. */
+export type JugView = { id: string; events: readonly FreeJugEvent[]; serverNow: string };
+
+/** GET /api/jugs: those with something left. */
+export type JugList = { jugs: readonly JugView[]; serverNow: string };
+
 /** What the stream says: a batch, the house or a drink has changed. */
-export type StreamMessage = { batchId: string; seq: number } | { house: string } | { drinkId: string };
+export type StreamMessage =
+  { batchId: string; seq: number } | { house: string } | { drinkId: string } | { jugId: string };

@@ -113,7 +113,7 @@ export {
 export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
-export { abvOf, NO_LIQUID, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
+export { abvOf, NO_LIQUID, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
 export { colourOf, strengthShares, weightedStrength } from './liquid/strength';
 
 export {

@@ -4,6 +4,7 @@ import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler
 import { BatchesModule } from './batches/batches.module';
 import { DrinksModule } from './drinks/drinks.module';
 import { HouseModule } from './house/house.module';
+import { JugsModule } from './jugs/jugs.module';
 import { PrintModule } from './print/print.module';
 import { CONFIG, type Config } from './shared/config';
 import { ProblemFilter } from './shared/problem.filter';
@@ -35,6 +36,7 @@ export class AppModule {
         DrinksModule,
         BatchesModule,
         HouseModule,
+        JugsModule,
         PrintModule,
         StreamModule,
       ],

@@ -1,15 +1,17 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
 import {
+  additionSchema,
   appendEventSchema,
   check,
   listBatchesSchema,
   startBatchSchema,
+  type Addition,
   type BatchList,
   type BatchView,
   type ShelfView,
   type StartBatch,
 } from '@steepsis/contract';
-import { invalidInput } from '../shared/problem.filter';
+import { accept } from '../shared/problem.filter';
 import { BatchesService } from './batches.service';
 import type { NewEvent } from './batches.store';
 
@@ -41,13 +43,14 @@ export class BatchesController {
     return this.batches.append(id, event);
   }
 
+  @Post('batches/:id/additions')
+  @HttpCode(200)
+  add(@Param('id') id: string, @Body() body: unknown): Promise<BatchView> {
+    return this.batches.add(id, accept<Addition>(check(additionSchema, body)));
+  }
+
   @Get('shelf')
   shelf(): Promise<ShelfView> {
     return this.batches.shelf();
   }
-}
-
-function accept<T>(checked: ReturnType<typeof check>): T {
-  if (!checked.ok) throw invalidInput(checked.errors);
-  return checked.value as T;
 }

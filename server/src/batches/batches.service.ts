@@ -5,8 +5,10 @@ import {
   decide,
   factsOfPlan,
   findingsOf,
+  findingsOfJug,
   freezePlan,
   planDrink,
+  pourTogether,
   shoppingList,
   warningsOfPlan,
   type Acknowledged,
@@ -16,16 +18,15 @@ import {
   type Plan,
   type PlanTarget,
 } from '@steepsis/core';
-import type { BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
+import type { Transaction } from 'sequelize';
+import type { Addition, BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
-import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
+import { invalidInput, notFound, ProblemException, refusal, refuseFuture } from '../shared/problem.filter';
 import { StreamService } from '../stream/stream';
+import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { BatchesStore, type NewEvent } from './batches.store';
-
-/** An event's time may run ahead of this machine's clock by this much: two clocks are never quite alike. */
-const CLOCK_SLACK_MS = 2 * 60_000;
 
 /** The place where batches are started and where what happens to them is accepted or refused. */
 @Injectable()
@@ -34,6 +35,7 @@ export class BatchesService {
     private readonly store: BatchesStore,
     private readonly drinks: DrinksService,
     private readonly house: HouseService,
+    private readonly pours: PoursService,
     private readonly stream: StreamService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
@@ -56,7 +58,7 @@ export class BatchesService {
 
   /** Starts a batch: plans it here, so that what is stored is what the model says, and freezes the plan. */
   async start(request: StartBatch): Promise<BatchView> {
-    this.refuseFuture(request.at);
+    refuseFuture(request.at, this.config.now());
     const { plan: planned, acknowledged } = await this.planFor(request);
     const plan = freezePlan(planned, acknowledged);
     let isNew = false;
@@ -81,7 +83,7 @@ export class BatchesService {
 
   /** Appends an event if it may follow. A send that was stored before is answered as if it were new. */
   async append(batchId: string, event: NewEvent): Promise<BatchView> {
-    this.refuseFuture(event.at);
+    refuseFuture(event.at, this.config.now());
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(batchId, transaction);
       if (before.length === 0) throw notFound('batch', batchId);
@@ -89,10 +91,46 @@ export class BatchesService {
       await this.refuseForeign(event.id, batchId, transaction);
       const decision = decide(batchAfter(before), event, event.at);
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
+      if (event.type === 'undone') await this.giveBack(before, event, transaction);
       return this.store.append(batchId, before, event, this.serverNow(), transaction);
     });
     this.stream.announce({ batchId, seq: events.length - 1 });
     return this.viewOf(batchId, events);
+  }
+
+  /** Pours something into what a batch has on the shelf; what it is poured from is drawn down with it, or nothing is. */
+  async add(batchId: string, { id, at, vesselId, parts: asked }: Addition): Promise<BatchView> {
+    refuseFuture(at, this.config.now());
+    const events = await this.store.write(async (transaction) => {
+      const before = await this.store.eventsOf(batchId, transaction);
+      if (before.length === 0) throw notFound('batch', batchId);
+      if (before.some((e) => e.id === id)) return before;
+      await this.refuseForeign(id, batchId, transaction);
+      const into = { kind: 'shelf', batchId, vesselId } as const;
+      const parts = await this.pours.take(asked, { at, into }, transaction);
+      // The same batch may have been poured from for it: its bottle into its jug.
+      const now = await this.store.eventsOf(batchId, transaction);
+      const batch = batchAfter(now);
+      const event = { id, at, type: 'added', vesselId, parts } as const;
+      const decision = decide(batch, event, at);
+      if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
+      const { audience, glassMl } = batch.plan.target;
+      const liquid = pourTogether(...parts.map((p) => p.liquid));
+      refuseBlocked(findingsOfJug({ liquid, parts, glassMl, audience }, Date.parse(at)));
+      return this.store.append(batchId, now, event, this.serverNow(), transaction);
+    });
+    this.stream.announce({ batchId, seq: events.length - 1 });
+    return this.viewOf(batchId, events);
+  }
+
+  /** An addition that is taken back goes back to where it was poured from. */
+  private async giveBack(
+    events: readonly BatchEvent[],
+    { eventId, at }: { eventId: string; at: string },
+    transaction: Transaction,
+  ): Promise<void> {
+    const undone = events.find((e) => e.id === eventId);
+    if (undone?.type === 'added') await this.pours.giveBack(undone.parts, at, transaction);
   }
 
   private async planFor({
@@ -149,12 +187,6 @@ export class BatchesService {
     return warnings.map((w) => ({ rule: w.id, at }));
   }
 
-  private refuseFuture(at: string): void {
-    if (Date.parse(at) > this.config.now().getTime() + CLOCK_SLACK_MS) {
-      throw invalidInput([{ field: 'at', accepted: `a time that has come, up to ${this.serverNow()}`, got: at }]);
-    }
-  }
-
   /** An event's id belongs to one event for good. */
   private async refuseForeign(
     eventId: string,
@@ -197,12 +229,3 @@ function refuseUnknownWays(drink: Drink, target: PlanTarget): void {
       choice.wayId,
     );
 }
-
-const refusal = (reason: string, field: string, message: string): ProblemException =>
-  new ProblemException({
-    type: reason,
-    title: 'Not now',
-    status: 409,
-    detail: message,
-    errors: [{ field, accepted: message, got: 'this request' }],
-  });

@@ -33,6 +33,23 @@ export class BatchEventRow extends Model<InferAttributes<BatchEventRow>, InferCr
   declare body: string;
 }
 
+/** A line about each jug poured together, computed from its events as a batch's is. */
+export class JugRow extends Model<InferAttributes<JugRow>, InferCreationAttributes<JugRow>> {
+  declare id: string;
+  declare name: string;
+  declare poured_at: string;
+  declare on_shelf: boolean;
+}
+
+export class JugEventRow extends Model<InferAttributes<JugEventRow>, InferCreationAttributes<JugEventRow>> {
+  declare id: string;
+  declare jug_id: string;
+  declare seq: number;
+  declare at: string;
+  declare received_at: string;
+  declare body: string;
+}
+
 /** What is kept of the house, as documents: the kitchen, what the pantry holds, the cook's own plants. */
 export class HouseRow extends Model<InferAttributes<HouseRow>, InferCreationAttributes<HouseRow>> {
   declare kind: string;
@@ -81,6 +98,11 @@ export function defineModels(sequelize: Sequelize): void {
   BatchEventRow.init(
     { id: key(), batch_id: text(), seq: whole(), at: text(), received_at: text(), body: text() },
     { ...options, tableName: 'batch_events' },
+  );
+  JugRow.init({ id: key(), name: text(), poured_at: text(), on_shelf: flag() }, { ...options, tableName: 'jugs' });
+  JugEventRow.init(
+    { id: key(), jug_id: text(), seq: whole(), at: text(), received_at: text(), body: text() },
+    { ...options, tableName: 'jug_events' },
   );
   HouseRow.init(
     { kind: key(), id: key(), version: whole(), body: text(), updated_at: text() },

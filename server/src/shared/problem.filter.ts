@@ -1,6 +1,6 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { PROBLEM_TYPE, type FieldError, type Problem } from '@steepsis/contract';
+import { PROBLEM_TYPE, type check, type FieldError, type Problem } from '@steepsis/contract';
 
 /** A refusal with its problem details. Anything else that is thrown is a fault of ours and says no more than that. */
 export class ProblemException extends HttpException {
@@ -85,3 +85,28 @@ const isParseError = (error: unknown): boolean => {
     (error instanceof HttpException && error.getStatus() === 400 && /JSON/.test(error.message))
   );
 };
+
+/** What cannot be done now, with what would be accepted. */
+export const refusal = (reason: string, field: string, message: string): ProblemException =>
+  new ProblemException({
+    type: reason,
+    title: 'Not now',
+    status: 409,
+    detail: message,
+    errors: [{ field, accepted: message, got: 'this request' }],
+  });
+
+/** What was checked, or the refusal that names its faults. */
+export function accept<T>(checked: ReturnType<typeof check>): T {
+  if (!checked.ok) throw invalidInput(checked.errors);
+  return checked.value as T;
+}
+
+/** An event's time may run ahead of this machine's clock by this much: two clocks are never quite alike. */
+const CLOCK_SLACK_MS = 2 * 60_000;
+
+/** @throws ProblemException for a time that has not come */
+export function refuseFuture(at: string, now: Date): void {
+  if (Date.parse(at) > now.getTime() + CLOCK_SLACK_MS)
+    throw invalidInput([{ field: 'at', accepted: `a time that has come, up to ${now.toISOString()}`, got: at }]);
+}

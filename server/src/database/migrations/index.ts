@@ -1,6 +1,7 @@
 import type { Migration } from '../migration';
 import { drinksAndBatches } from './0001-drinks-and-batches';
 import { house } from './0002-house';
+import { jugs } from './0003-jugs';
 
 /** In order. A released migration is never changed or removed. */
-export const MIGRATIONS: readonly Migration[] = [drinksAndBatches, house];
+export const MIGRATIONS: readonly Migration[] = [drinksAndBatches, house, jugs];

@@ -1,0 +1,71 @@
+import { Injectable } from '@nestjs/common';
+import type { Transaction } from 'sequelize';
+import {
+  FREE_JUG_EVENT_VERSION,
+  freeJugAfter,
+  volumeMl,
+  type FreeJugEvent,
+  type FreeJugEventBody,
+} from '@steepsis/core';
+import { DatabaseService } from '../database/database.service';
+import { JugEventRow, JugRow } from '../database/models';
+
+export type NewJugEvent = { id: string; at: string } & FreeJugEventBody;
+
+/** Jugs poured together and their events in the database. Decides nothing. */
+@Injectable()
+export class JugsStore {
+  constructor(private readonly database: DatabaseService) {}
+
+  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+    return this.database.write(work);
+  }
+
+  async eventsOf(jugId: string, transaction?: Transaction): Promise<FreeJugEvent[]> {
+    const rows = await JugEventRow.findAll({
+      where: { jug_id: jugId },
+      order: [['seq', 'ASC']],
+      ...(transaction ? { transaction } : {}),
+    });
+    return rows.map(
+      (r) => ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...(JSON.parse(r.body) as object) }) as FreeJugEvent,
+    );
+  }
+
+  async jugOfEvent(id: string, transaction: Transaction): Promise<string | undefined> {
+    return (await JugEventRow.findByPk(id, { transaction }))?.jug_id;
+  }
+
+  /** Appends behind the events that are there and rewrites the jug's line. */
+  async append(
+    jugId: string,
+    before: readonly FreeJugEvent[],
+    { id, at, ...body }: NewJugEvent,
+    receivedAt: string,
+    transaction: Transaction,
+  ): Promise<FreeJugEvent[]> {
+    const stored = { id, jugId, seq: before.length, at, v: FREE_JUG_EVENT_VERSION, ...body } as FreeJugEvent;
+    const events = [...before, stored];
+    const jug = freeJugAfter(events);
+    const line = { id: jugId, name: jug.name, poured_at: jug.pouredAt, on_shelf: volumeMl(jug.liquid) >= 1 };
+    if (before.length === 0) await JugRow.create(line, { transaction });
+    else await JugRow.update(line, { where: { id: jugId }, transaction });
+    await JugEventRow.create(
+      {
+        id,
+        jug_id: jugId,
+        seq: stored.seq,
+        at,
+        received_at: receivedAt,
+        body: JSON.stringify({ v: FREE_JUG_EVENT_VERSION, ...body }),
+      },
+      { transaction },
+    );
+    return events;
+  }
+
+  idsOnShelf = async (): Promise<string[]> =>
+    (await JugRow.findAll({ where: { on_shelf: true }, attributes: ['id'], order: [['poured_at', 'ASC']] })).map(
+      (r) => r.id,
+    );
+}
