@@ -38,6 +38,7 @@ module.exports = {
       testEnvironment: 'jsdom',
       setupFilesAfterEnv: [`${__dirname}/web/jest.setup.ts`],
       moduleNameMapper: {
+        openMixWorker$: `${__dirname}/web/jest.mix-worker.ts`,
         openPlanWorker$: `${__dirname}/web/jest.plan-worker.ts`,
         '\\.css$': `${__dirname}/web/jest.css-stub.cjs`,
         '^@/(.*)$': `${__dirname}/web/src/$1`,

@@ -114,7 +114,7 @@ export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
 export { abvOf, NO_LIQUID, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
-export { colourOf, strengthShares, weightedStrength } from './liquid/strength';
+export { colourOf, liquorColourOf, strengthShares, weightedStrength } from './liquid/strength';
 
 export {
   batchAfter,
@@ -260,7 +260,15 @@ export {
 } from './quantity/amount';
 export { justCoverMl, leftAtShareMl, liquidToLineMl } from './quantity/level';
 export { UNITS, type Unit } from './quantity/units';
-export { SWEETENERS, sucroseEquivalentG, sweetenerForSucroseG, type Sweetener } from './sugar/sweeteners';
+export {
+  HIGH_INTENSITY,
+  highIntensityMgPerL,
+  SWEETENERS,
+  sucroseEquivalentG,
+  sweetenerForSucroseG,
+  type Sweetener,
+  type SweetenerName,
+} from './sugar/sweeteners';
 export { crystalRisk, massesForSyrup, syrupFromMasses, thickness, type Syrup } from './sugar/syrup';
 export { syrupForYield, syrupFromLiquor } from './sugar/infusedSyrup';
 export { minutesLeft, reductionEnd, reductionMinutes, type ReductionEnd } from './brew/reduction';
@@ -270,7 +278,7 @@ export { equivalentMinutes, rateFactor } from './extraction/arrhenius';
 export { clocksOf, extentsAt, type Addition } from './extraction/extract';
 export { temperatureHistory, tempAt, type Segment, type TemperatureHistory } from './heat/temperatureHistory';
 export { aromaBand, aromaLeftAfterSteep, colourLeft, fadeHalfLifeDays } from './extraction/aromaAndFade';
-export { JUICES, ACID_POWDERS, type Juice } from './acid/acidSources';
+export { JUICES, ACID_POWDERS, type Juice, type JuiceName } from './acid/acidSources';
 export { sweetTartBalance } from './acid/balance';
 export { phOf } from './acid/ph';
 export { FINISHING, type FinishingThing } from './reference/finishing';
@@ -334,3 +342,4 @@ export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { buildGlass, guestTotals, type Drinkers, type GlassBuild, type GuestBase } from './serve/guests';
 export { readPhoto, type PhotoReading } from './colour/fromPhoto';
+export type { Rgb } from './colour/liquorColour';

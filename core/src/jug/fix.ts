@@ -1,6 +1,7 @@
 import { addOnlyFix } from '../blend/addOnlyFix';
 import type { BlendGoal, BlendLiquid } from '../blend/solveBlend';
 import { portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { strengthShares } from '../liquid/strength';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { benchFigures, stepMl, type BenchFigures, type BenchPart, type MeasuredWith } from './fillJug';
 import { isSweet, qualitiesOf } from './qualities';
@@ -19,6 +20,8 @@ export type Fix = {
   differs: readonly string[];
   /** what is still off, in words */
   stillOff: readonly string[];
+  /** liquids that bring another taste, by id */
+  brings: readonly string[];
   /** the same in a glass of 100 ml of the jug, ml by liquid */
   inGlassMl: Readonly<Record<string, number>>;
   /** sweetener goes in by parts: taste after each, and stop here at the latest, ml */
@@ -58,9 +61,19 @@ export function fixesFor(asked: FixSetup): Fixes {
   requireNotNegative('fixesFor', 'roomMl', roomMl, 'ml');
   const goals = goalsAfter(jug, standard, taste, drunk);
   if (!goals.some((g) => offBy(g, g.now) > 1)) return { kind: 'right' };
-  const found = candidates(setup, goals);
+  // What brings another taste is only reached for where nothing of the same kind does.
+  const kin = candidates({ ...setup, onHand: onHand.filter((p) => isKin(p, jug)) }, goals);
+  const found = kin.length > 0 ? kin : candidates(setup, goals);
   if (found.length === 0) return { kind: 'none', ...whyNone(setup, goals) };
   return { kind: 'fixes', fixes: found.map((f, i) => asFix(f, found[0]!, i, { ...setup, goals, onHand })) };
+}
+
+/** Tastes of nothing that the jug does not taste of: at least half of its strength comes from plants that are there already. */
+function isKin({ liquid }: BenchPart, jug: Liquid): boolean {
+  const shares = strengthShares(liquid);
+  const known = Object.keys(shares).filter((plant) => (jug.bodyG[plant] ?? 0) > 0);
+  const strong = Object.values(shares).some((s) => s > 0);
+  return !strong || known.reduce((sum, plant) => sum + shares[plant]!, 0) >= 0.5;
 }
 
 /** How far a goal is missed, in its tolerances. */
@@ -205,6 +218,7 @@ function asFix(
     addedMl: c.addedMl,
     differs,
     stillOff: goals.flatMap((g) => (offBy(g, reached[g.id] ?? 0) > 1 ? [stillOffWord(g, reached[g.id] ?? 0)] : [])),
+    brings: onHand.filter((p) => c.additionsMl[p.id] && !isKin(p, jug)).map((p) => p.id),
     inGlassMl: Object.fromEntries(Object.entries(c.additionsMl).map(([id, ml]) => [id, ml * scale])),
     byParts: sweetByParts(c, goals, { jug, onHand, standard }),
   };

@@ -316,6 +316,13 @@ describe('a fix after a taste', () => {
       /ml of a concentrate three times as strong/,
     );
   });
+  it('reaches for another taste only where nothing of the same kind does, and says so', () => {
+    const ginger = part('Ginger', portionOfVolume(liquor('ginger_fresh', 3), 400));
+    const kin = first(setup({ strength: -1 }, { onHand: [ginger, part('Base', concentrate(400)), water] }));
+    expect(Object.keys(kin.additionsMl)).toEqual(['Base']);
+    expect(kin.brings).toEqual([]);
+    expect(first(setup({ strength: -1 }, { onHand: [ginger, water] })).brings).toEqual(['Ginger']);
+  });
   it('never thins with spirit', () => {
     const result = fixesFor(setup({ strength: 1 }, { onHand: [part('Rum', spiritOf(700, 40))] }));
     expect(result.kind).toBe('none');

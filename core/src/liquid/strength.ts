@@ -3,7 +3,7 @@ import { EXTRACTION_CLASSES, HEAT_ONLY_EA } from '../extraction/extractionClass'
 import { extent } from '../extraction/extract';
 import { rateFactor } from '../extraction/arrhenius';
 import { bodyGPerL, harshGPerL, sugarGPerL, totalOf, volumeMl, type Liquid } from './liquid';
-import { liquorColour, toHex, type Colourant } from '../colour/liquorColour';
+import { liquorColour, toHex, type Colourant, type Rgb } from '../colour/liquorColour';
 
 /**
  * What a plant's net body counts towards strength, L/g: a liquor that holds all the net body of the usual dose counts 1.
@@ -74,9 +74,12 @@ export function harshness(l: Liquid, houseLimit = 1): number {
 }
 
 /** Colour of a liquid seen through a depth of it, as "#rrggbb". */
-export function colourOf(l: Liquid, depthCm: number): string {
+export const colourOf = (l: Liquid, depthCm: number): string => toHex(liquorColourOf(l, depthCm));
+
+/** Colour of a liquid seen through a depth of it. */
+export function liquorColourOf(l: Liquid, depthCm: number): Rgb {
   const litres = volumeMl(l) / 1000;
-  if (litres === 0) return '#ffffff';
+  if (litres === 0) return { r: 255, g: 255, b: 255 };
   // Families that change with acidity need a rough pH only: an acid infusion or not.
   const ph = l.acidG / litres > 0.5 ? 3 : 6.5;
   const colourants: Colourant[] = Object.keys(l.bodyG).flatMap((plant) => {
@@ -85,7 +88,7 @@ export function colourOf(l: Liquid, depthCm: number): string {
     // The measured spectra are per gram of all body solids, so a plant's own sugar and acid are counted back in.
     return [{ family: b.colourFamily, gPerL: (bodyGPerL(l, plant) * b.bodyMax) / netBodyMax(b) }];
   });
-  return toHex(liquorColour(colourants, depthCm, ph));
+  return liquorColour(colourants, depthCm, ph);
 }
 
 /** Net body of all plants, g/L. */

@@ -46,7 +46,7 @@ export class JugsService {
       await this.refuseForeign(eventId, id, transaction);
       const parts = await this.pours.take(asked, { at, into: { kind: 'jug', jugId: id } }, transaction);
       const event: NewJugEvent = { id: eventId, at, type: 'poured-together', ...jug, parts };
-      const poured = freeJugAfter([{ ...event, jugId: id, seq: 0, v: 1 } as FreeJugEvent]);
+      const poured = freeJugAfter([{ ...event, jugId: id, seq: 0, v: 1 }]);
       if (volumeMl(poured.liquid) > jug.capacityMl + 5)
         throw refusal(
           'over-full',

@@ -107,6 +107,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
             pending={say.isPending || blocked}
           />
           {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
+          {item.vesselId === JUG && <LinkButton to={`/mix/${batch.id}`}>Put it right</LinkButton>}
           <MeasurePh
             batch={batch}
             onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}

@@ -15,6 +15,7 @@ import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { IceInJug, KeptHot, Pops, Shaken } from './ServePanels';
 import { MixPlaces } from './MixPlaces';
 
 export function Component(): ReactNode {
@@ -22,11 +23,15 @@ export function Component(): ReactNode {
   if (house.isPending) return <Loading what="the kitchen" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   return (
-    <Page title="Ice" note="What the ice does to a glass, minute by minute, and how strong to make it for that.">
+    <Page title="Ice and serve" note="What ice, heat and frost do to a drink, and how strong to make it for that.">
       <MixPlaces />
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
         <OverIce kitchen={house.data.forPlans} />
         <FlashChill kitchen={house.data.forPlans} />
+        <IceInJug kitchen={house.data.forPlans} />
+        <Shaken kitchen={house.data.forPlans} />
+        <KeptHot kitchen={house.data.forPlans} />
+        <Pops kitchen={house.data.forPlans} />
       </div>
     </Page>
   );

@@ -4,6 +4,8 @@ import {
   colourIn,
   concentrateOf,
   figuresOf,
+  JUG,
+  jugRoomMl,
   jugWantedOf,
   mixJug,
   mixTotalMl,
@@ -11,6 +13,7 @@ import {
   plannedMl,
   roundTo,
   shortFall,
+  standardOf,
   vesselOf,
   volumeMl,
   type Batch,
@@ -22,7 +25,7 @@ import {
   type ShortFall,
   type Wish,
 } from '@steepsis/core';
-import { useBatch, useSay } from '@/shared/api/queries';
+import { useAddToBatch, useBatch, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
@@ -30,7 +33,11 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { Tube } from '@/shared/vessels/Bracket';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { LabelLine } from './KeptJugPage';
+import { dilutionLine } from './labelLine';
 import { MixPlaces } from './MixPlaces';
+import { TasteAndFix, type FixSubject } from './TasteAndFix';
+import { usePourables } from './usePourables';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
@@ -43,6 +50,7 @@ export function Component(): ReactNode {
 
 function NotNow({ batch }: { batch: Batch }): ReactNode {
   const done = batch.phase === 'put-away';
+  if (batch.vessels.some((v) => v.id === JUG && volumeMl(v.liquid) >= 1)) return <PouredJug batch={batch} />;
   return (
     <Page title={batch.plan.drink.name}>
       <p>
@@ -53,6 +61,74 @@ function NotNow({ batch }: { batch: Batch }): ReactNode {
       <LinkButton to={done ? '/keep' : `/steep/${batch.id}`} kind="main" className="mt-4">
         {done ? 'To the shelf' : 'To the pot'}
       </LinkButton>
+    </Page>
+  );
+}
+
+/** A recipe's jug that was poured: taste it, and put it right. */
+function PouredJug({ batch }: { batch: Batch }): ReactNode {
+  const house = useHouse();
+  const add = useAddToBatch(batch.id);
+  const say = useSay(batch.id);
+  const { standing } = usePourables();
+  const jug = batch.vessels.find((v) => v.id === JUG)!;
+  const { target, promised } = batch.plan;
+  const subject = useMemo(
+    (): FixSubject => ({
+      jug: jug.liquid,
+      roomMl: jugRoomMl(batch),
+      self: { kind: 'shelf', batchId: batch.id, vesselId: JUG },
+      drunk: {
+        state: target.iced ? 'iced' : target.hot ? 'warm' : 'chilled',
+        thinning: target.iced ? Math.max(1, promised.jugX / target.strengthX) : 1,
+      },
+      standard: standardOf(batch),
+    }),
+    [batch, jug, target, promised],
+  );
+  const plants = useMemo(() => (house.data?.plants ?? []).map((p) => p.body), [house.data]);
+  if (house.isPending) return <Loading what="the kitchen" />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  const figures = figuresOf(jug.liquid, standardOf(batch));
+  const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  const last = batch.events.filter((e) => e.type === 'added' && !undone.has(e.id)).at(-1);
+  return (
+    <Page
+      title={batch.plan.drink.name}
+      note={`In the jug: ${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sugarGPerL)} of sugar`}
+      actions={
+        <>
+          {last && (
+            <Button disabled={say.isPending} onClick={() => say.mutate({ type: 'undone', eventId: last.id })}>
+              Undo the last fix
+            </Button>
+          )}
+          <LinkButton to="/keep">To the shelf</LinkButton>
+        </>
+      }
+    >
+      <MixPlaces />
+      <p className="mb-3 flex flex-wrap items-center gap-x-3">
+        For its label:{' '}
+        <LabelLine
+          line={dilutionLine({
+            strengthX: figures.strengthX,
+            wantedX: target.strengthX,
+            thinning: subject.drunk.thinning,
+            glassMl: target.glassMl,
+          })}
+        />
+      </p>
+      <Refusal error={say.error} />
+      <TasteAndFix
+        subject={subject}
+        standing={standing}
+        kitchen={house.data.forPlans}
+        plants={plants}
+        pending={add.isPending}
+        error={add.error}
+        onAdd={(parts, _taste, done) => add.mutate({ vesselId: JUG, parts }, { onSuccess: done })}
+      />
     </Page>
   );
 }

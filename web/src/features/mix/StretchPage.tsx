@@ -24,6 +24,7 @@ import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
+import { labelLine, partsWords } from './labelLine';
 import { MixPlaces } from './MixPlaces';
 import { useStretch } from './stretchStore';
 
@@ -257,8 +258,8 @@ function Result({
           {(
             [
               ['Concentrate', f.volume(concentrateMl), '1 part'],
-              ['Water', f.volume(result.waterMl), parts(result.parts.water)],
-              ['Syrup', f.volume(result.syrupMl), parts(result.parts.syrup)],
+              ['Water', f.volume(result.waterMl), partsWords(result.parts.water)],
+              ['Syrup', f.volume(result.syrupMl), partsWords(result.parts.syrup)],
             ] as const
           ).map(([name, volume, part]) => (
             <div key={name} className="flex justify-between gap-4 border-b border-line py-1.5">
@@ -301,13 +302,3 @@ function Result({
     </div>
   );
 }
-
-/** Parts as a cook pours them: to a quarter from one up, else to a twentieth. */
-const parts = (x: number): string => {
-  const rounded = x >= 1 ? Math.round(x * 4) / 4 : Math.round(x * 20) / 20;
-  return `${rounded} part${rounded === 1 ? '' : 's'}`;
-};
-
-/** "1 part with 2 parts of cold water and 0.3 parts of syrup" */
-export const labelLine = ({ parts: p }: Stretched): string =>
-  `1 part with ${parts(p.water)} of cold water${p.syrup > 0.02 ? ` and ${parts(p.syrup)} of syrup` : ''}`;

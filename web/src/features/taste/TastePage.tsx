@@ -8,7 +8,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from './words';
+import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from '@/shared/format/verdictWords';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();

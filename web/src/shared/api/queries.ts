@@ -10,11 +10,14 @@ import { useEffect } from 'react';
 import {
   batchAfter,
   EVENT_VERSION,
+  FREE_JUG_EVENT_VERSION,
+  freeJugAfter,
   knowPlants,
   measuresOf,
   type Batch,
   type BatchEventBody,
   type Drink,
+  type FreeJug,
   type Kitchen,
   type OwnPlant,
   type PantryEntry,
@@ -22,14 +25,19 @@ import {
   type PlanTarget,
 } from '@steepsis/core';
 import type {
+  AskedPart,
   BatchList,
   BatchView,
   DrinkList,
   DrinkVersions,
   DrinkView,
   HouseView,
+  JugList,
+  JugSay,
+  JugView,
   Kept,
   ShelfView,
+  StartJug,
 } from '@steepsis/contract';
 import { setMeasures } from '@/shared/format/format';
 import { serverNow } from './clock';
@@ -158,6 +166,75 @@ export function useSay(batchId: string): UseMutationResult<Batch, Error, BatchEv
     },
     onSuccess: (batch) => remember(client, batch),
   });
+}
+
+/** Brews that are made now: running, strained or measured, none of them bottled yet. */
+export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
+  useQuery({
+    queryKey: ['batches', 'brewing'],
+    queryFn: async () => {
+      const { batches } = await get<BatchList>('/api/batches?limit=50');
+      const open = batches.filter((b) => b.phase !== 'put-away' && b.phase !== 'discarded');
+      const views = await Promise.all(open.map((b) => get<BatchView>(`/api/batches/${encodeURIComponent(b.id)}`)));
+      return views.map((v) => batchAfter(v.events));
+    },
+  });
+
+export const useJugs = (): UseQueryResult<readonly FreeJug[]> =>
+  useQuery({
+    queryKey: ['jugs'],
+    queryFn: async () => (await get<JugList>('/api/jugs')).jugs.map((j) => freeJugAfter(j.events)),
+  });
+
+export const useJug = (id: string): UseQueryResult<FreeJug> =>
+  useQuery({
+    queryKey: ['jug', id],
+    queryFn: async () => freeJugAfter((await get<JugView>(`/api/jugs/${encodeURIComponent(id)}`)).events),
+  });
+
+/** Pours a jug together. */
+export function usePourJug(): UseMutationResult<FreeJug, Error, Omit<StartJug, 'id' | 'eventId' | 'at'>> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (start) => {
+      const at = new Date(serverNow()).toISOString();
+      const body = { id: crypto.randomUUID(), eventId: crypto.randomUUID(), at, ...start };
+      return freeJugAfter((await post<JugView>('/api/jugs', body)).events);
+    },
+    onSuccess: (jug) => rememberJug(client, jug),
+  });
+}
+
+/** Says that something happened to a jug that was poured together. */
+export function useSayJug(jugId: string): UseMutationResult<FreeJug, Error, JugSay> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (event) => {
+      const at = new Date(serverNow()).toISOString();
+      const body = { id: crypto.randomUUID(), at, v: FREE_JUG_EVENT_VERSION, ...event };
+      return freeJugAfter((await post<JugView>(`/api/jugs/${encodeURIComponent(jugId)}/events`, body)).events);
+    },
+    onSuccess: (jug) => rememberJug(client, jug),
+  });
+}
+
+/** Pours something into what a batch has on the shelf. */
+export function useAddToBatch(
+  batchId: string,
+): UseMutationResult<Batch, Error, { vesselId: string; parts: readonly AskedPart[] }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (addition) => {
+      const body = { id: crypto.randomUUID(), at: new Date(serverNow()).toISOString(), ...addition };
+      return batchAfter((await post<BatchView>(`/api/batches/${encodeURIComponent(batchId)}/additions`, body)).events);
+    },
+    onSuccess: (batch) => remember(client, batch),
+  });
+}
+
+function rememberJug(client: QueryClient, jug: FreeJug): void {
+  client.setQueryData(['jug', jug.id], jug);
+  for (const key of ['jugs', 'shelf', 'batches']) void client.invalidateQueries({ queryKey: [key] });
 }
 
 function remember(client: QueryClient, batch: Batch): void {

@@ -23,7 +23,7 @@ export function Tube({
   const h = 170;
   const y = (v: number): number => 8 + h - (Math.min(v, max) / max) * h;
   return (
-    <figure className="min-w-[8.5rem]">
+    <figure className="min-w-[8.5rem] max-w-[10.5rem]">
       <figcaption>
         <div className="text-sm text-muted">{label}</div>
         <div className="font-display text-xl font-bold">{text}</div>

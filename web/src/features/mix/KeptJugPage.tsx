@@ -1,0 +1,228 @@
+import { Copy } from 'lucide-react';
+import { useMemo, useState, type ReactNode } from 'react';
+import { useParams } from 'react-router';
+import {
+  benchFigures,
+  colourIn,
+  drunkState,
+  findingsOfJug,
+  jugForGlass,
+  keepingOfJug,
+  roomMl,
+  volumeMl,
+  type FreeJug,
+  type Kitchen,
+} from '@steepsis/core';
+import { useNow } from '@/shared/api/clock';
+import { useHouse, useJug, useSayJug, type House } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Ask } from '@/shared/ui/Ask';
+import { Button, LinkButton } from '@/shared/ui/Button';
+import { Cautions } from '@/shared/ui/Cautions';
+import { figure } from '@/shared/ui/Figure';
+import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { dilutionLine } from './labelLine';
+import { mlWords } from './measures';
+import { MixPlaces } from './MixPlaces';
+import { TasteAndFix, type FixSubject } from './TasteAndFix';
+import { usePourables } from './usePourables';
+
+export function Component(): ReactNode {
+  const { jugId = '' } = useParams();
+  const [jug, house] = [useJug(jugId), useHouse()];
+  if (jug.isError) return <Failed error={jug.error} retry={() => void jug.refetch()} />;
+  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  if (jug.isPending || house.isPending) return <Loading what="the jug" />;
+  return <KeptJugPage key={jugId} jug={jug.data} house={house.data} />;
+}
+
+const ICE_PER_GLASS = 0.36;
+
+export const thinningOf = ({ iced, glassMl }: Pick<FreeJug, 'iced' | 'glassMl'>, kitchen: Kitchen): number =>
+  iced
+    ? jugForGlass({ volumeMl: 1000, glassMl, iceG: ICE_PER_GLASS * glassMl, strengthX: 1, sugarGPerL: 60 }, kitchen, 5)
+        .thinning
+    : 1;
+
+function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode {
+  const kitchen = house.forPlans;
+  const now = useNow(60_000);
+  const say = useSayJug(jug.id);
+  const { standing } = usePourables();
+  const thinning = useMemo(() => thinningOf(jug, kitchen), [jug, kitchen]);
+  const subject = useMemo(
+    (): FixSubject => ({
+      jug: jug.liquid,
+      roomMl: roomMl(jug),
+      self: { kind: 'jug', jugId: jug.id },
+      drunk: { state: drunkState(jug), thinning },
+      standard: jug.standard,
+    }),
+    [jug, thinning],
+  );
+  const plants = useMemo(() => house.plants.map((p) => p.body), [house.plants]);
+  const left = volumeMl(jug.liquid);
+  const empty = left < 1;
+  return (
+    <Page
+      title={jug.name}
+      note={`Poured together ${f.moment(jug.pouredAt)}; ×1 is ${jug.likeName}`}
+      actions={
+        <>
+          <LastUndo jug={jug} onUndo={(eventId) => say.mutate({ type: 'undone', eventId })} pending={say.isPending} />
+          <LinkButton to="/mix/jug">Another jug</LinkButton>
+        </>
+      }
+    >
+      <MixPlaces />
+      {empty ? (
+        <p>{jug.discarded ? 'This jug was emptied.' : 'This jug has been drunk up.'}</p>
+      ) : (
+        <div className="space-y-3">
+          <JugFacts jug={jug} kitchen={kitchen} thinning={thinning} now={now} say={say} />
+          <TasteAndFix
+            subject={subject}
+            standing={standing}
+            kitchen={kitchen}
+            plants={plants}
+            pending={say.isPending}
+            error={say.error}
+            onAdd={(parts, after, done) => say.mutate({ type: 'added', parts, after }, { onSuccess: done })}
+          />
+        </div>
+      )}
+      {empty && <Refusal error={say.error} />}
+    </Page>
+  );
+}
+
+/** Takes back the last pour; what it was poured from is given back with it. */
+function LastUndo({
+  jug,
+  onUndo,
+  pending,
+}: {
+  jug: FreeJug;
+  onUndo: (eventId: string) => void;
+  pending: boolean;
+}): ReactNode {
+  const undone = new Set(jug.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  const last = jug.events.filter((e) => e.type !== 'undone' && e.type !== 'tasted' && !undone.has(e.id)).at(-1);
+  if (!last) return null;
+  const words = {
+    'poured-together': 'Undo the pouring',
+    added: 'Undo the last fix',
+    'poured-out': 'Undo the last glass',
+    discarded: 'Undo: it is still there',
+    tasted: '',
+  } as const;
+  return (
+    <Button disabled={pending} onClick={() => onUndo(last.id)}>
+      {words[last.type as keyof typeof words]}
+    </Button>
+  );
+}
+
+function JugFacts({
+  jug,
+  kitchen,
+  thinning,
+  now,
+  say,
+}: {
+  jug: FreeJug;
+  kitchen: Kitchen;
+  thinning: number;
+  now: number;
+  say: ReturnType<typeof useSayJug>;
+}): ReactNode {
+  const [glassMl, setGlass] = useState(jug.glassMl);
+  const figures = benchFigures(jug.liquid, jug.standard);
+  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
+  const findings = findingsOfJug(jug, now, kitchen.altitudeM).filter(
+    (x) => x.places.includes('shelf') && x.level !== 'note',
+  );
+  const stopped = findings.some((x) => x.level === 'block');
+  const left = Math.floor(figures.volumeMl);
+  const drawn = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 13 } as const;
+  return (
+    <Panel>
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-4">
+        <VesselDrawing
+          vessel={drawn}
+          scale={9}
+          layers={[{ ml: figures.volumeMl, colour: colourIn(jug.liquid, drawn) }]}
+          main={f.volume(figures.volumeMl)}
+          sub={f.strength(figures.strengthX)}
+          description={`${f.volume(figures.volumeMl)} in the jug`}
+        />
+        <div className="min-w-64 flex-1">
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+            <dt className="text-muted">Holds</dt>
+            <dd>
+              {f.volume(figures.volumeMl)} at {f.strength(figures.strengthX)}, {f.gPerL(figures.sweetGPerL)} sweet,{' '}
+              {f.gPerL(figures.acidGPerL)} tart
+            </dd>
+            <dt className="text-muted">Made of</dt>
+            <dd>{jug.parts.map((p) => `${mlWords(p.ml)} ${p.name}`).join(', ')}</dd>
+            <dt className="text-muted">Use by</dt>
+            <dd>
+              <strong>{f.day(keeping.useBy)}</strong>, at the latest {f.day(keeping.discardAfter)}:{' '}
+              {keeping.window.reason}
+            </dd>
+            <dt className="text-muted">For its label</dt>
+            <dd>
+              <LabelLine
+                line={dilutionLine({
+                  strengthX: figures.strengthX,
+                  wantedX: Math.min(jug.wantedX, 1.5),
+                  thinning,
+                  glassMl: jug.glassMl,
+                })}
+              />
+            </dd>
+          </dl>
+          <Cautions findings={findings} />
+          <div className="mt-2 flex flex-wrap items-center gap-3">
+            <Button
+              disabled={say.isPending || stopped || left < 1}
+              onClick={() => say.mutate({ type: 'poured-out', ml: Math.min(left, glassMl) })}
+            >
+              Pour out
+            </Button>
+            {figure(
+              'Pour from the jug',
+              Math.min(glassMl, left),
+              { unit: 'ml', min: 1, max: left, step: 10, shown: true },
+              setGlass,
+            )}
+            <Ask
+              trigger={<Button kind="quiet">Throw it away</Button>}
+              title="Throw it away?"
+              yes="Throw it away"
+              onYes={() => say.mutate({ type: 'discarded', why: 'thrown away' })}
+            >
+              <p>This empties the jug. It can be undone here.</p>
+            </Ask>
+          </div>
+        </div>
+      </div>
+    </Panel>
+  );
+}
+
+export function LabelLine({ line }: { line: string }): ReactNode {
+  const [copied, setCopied] = useState(false);
+  return (
+    <span className="flex flex-wrap items-center gap-3">
+      <strong className="font-semibold" data-testid="label-line">
+        {line}
+      </strong>
+      <Button onClick={() => void navigator.clipboard?.writeText(line).then(() => setCopied(true))}>
+        <Copy size={17} aria-hidden /> {copied ? 'Copied' : 'Copy'}
+      </Button>
+    </span>
+  );
+}

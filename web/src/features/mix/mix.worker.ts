@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { mixAnswers } from './mixAnswers';
+
+expose(mixAnswers);

@@ -1,0 +1,137 @@
+import { useMemo } from 'react';
+import {
+  brewLines,
+  concentrateOf,
+  factsOfPour,
+  findingsOfJug,
+  JUG,
+  nameOf,
+  shelfItemsOf,
+  toldFacts,
+  toldLiquid,
+  volumeMl,
+  type Batch,
+  type Facts,
+  type FreeJug,
+  type Kept,
+  type Kitchen,
+  type Liquid,
+  type Pourable,
+} from '@steepsis/core';
+import { useNow } from '@/shared/api/clock';
+import { useBrewing, useJugs, useShelf } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+
+/** Something in the house that can be poured from. */
+export type Standing = {
+  from: Kept;
+  name: string;
+  note: string;
+  liquid: Liquid;
+  /** a running brew is reckoned with, and poured when it is measured */
+  ready: boolean;
+  /** a rule stops it: past its window, live, spoiled */
+  stopped: string | undefined;
+  madeAt: string;
+  factsOf: (ml: number) => readonly Facts[];
+};
+
+export type Pourables = { standing: readonly Standing[]; pending: boolean; error: Error | null };
+
+const key = (from: Kept): string => JSON.stringify(from);
+export const standingOf = (standing: readonly Standing[], from: Pourable): Standing | undefined =>
+  standing.find((s) => key(s.from) === JSON.stringify(from));
+
+/** All that stands in the house, the first to use first. */
+export function usePourables(): Pourables {
+  const [shelf, brewing, jugs] = [useShelf(), useBrewing(), useJugs()];
+  const now = useNow(60_000);
+  const standing = useMemo(
+    () => [
+      ...(shelf.data?.batches ?? []).flatMap((b) => fromShelf(b, now)),
+      ...(brewing.data ?? []).flatMap(fromBrewing),
+      ...(jugs.data ?? []).map((j) => fromJug(j, now)),
+    ],
+    [shelf.data, brewing.data, jugs.data, now],
+  );
+  return {
+    standing,
+    pending: shelf.isPending || brewing.isPending || jugs.isPending,
+    error: shelf.error ?? brewing.error ?? jugs.error,
+  };
+}
+
+const fromShelf = (batch: Batch, now: number): Standing[] =>
+  shelfItemsOf(batch, now)
+    .toSorted((a, b) => a.useBy.localeCompare(b.useBy))
+    .map((item) => {
+      const stored = batch.vessels.find((v) => v.id === item.vesselId)!;
+      return {
+        from: { kind: 'shelf', batchId: batch.id, vesselId: item.vesselId },
+        name: item.vesselId === JUG ? item.drinkName : `${item.drinkName}: ${item.name.toLowerCase()}`,
+        note: `${f.volume(item.volumeMl)}, use by ${f.day(item.useBy)}`,
+        liquid: stored.liquid,
+        ready: true,
+        stopped: item.findings.find((x) => x.level === 'block' && x.places.includes('shelf'))?.message,
+        madeAt: batch.startedAt,
+        factsOf: (ml) => factsOfPour(batch, stored, ml, now),
+      };
+    });
+
+const fromBrewing = (batch: Batch): Standing[] =>
+  brewLines(batch.plan).map(({ brewId }) => ({
+    from: { kind: 'brew', batchId: batch.id, brewId },
+    name: `${batch.plan.drink.name}: ${nameOf(batch.plan, brewId).toLowerCase()}`,
+    note: batch.phase === 'measured' ? 'measured, not bottled yet' : 'still being made: as the model expects it',
+    liquid: concentrateOf(batch, brewId),
+    ready: batch.phase === 'measured',
+    stopped: undefined,
+    madeAt: batch.startedAt,
+    factsOf: () => [],
+  }));
+
+function fromJug(jug: FreeJug, now: number): Standing {
+  const left = volumeMl(jug.liquid);
+  const poured = jug.parts.reduce((sum, p) => sum + p.ml, 0);
+  return {
+    from: { kind: 'jug', jugId: jug.id },
+    name: jug.name,
+    note: `${f.volume(left)}, poured ${f.moment(jug.pouredAt)}`,
+    liquid: jug.liquid,
+    ready: true,
+    stopped: findingsOfJug(jug, now).find((x) => x.level === 'block' && x.places.includes('shelf'))?.message,
+    madeAt: jug.parts.map((p) => p.madeAt).reduce((a, b) => (a < b ? a : b), jug.pouredAt),
+    factsOf: (ml) =>
+      jug.parts.flatMap((p) =>
+        p.facts.map((x) => ({
+          ...x,
+          ingredients: (x.ingredients ?? []).map((i) => ({ ...i, g: (i.g * ml) / poured })),
+        })),
+      ),
+  };
+}
+
+/** What a source holds, or a litre of what is told; undefined for what has left the house meanwhile. */
+export const liquidFrom = (
+  from: Pourable,
+  ml: number,
+  standing: readonly Standing[],
+  kitchen: Kitchen,
+): Liquid | undefined =>
+  from.kind === 'shelf' || from.kind === 'brew' || from.kind === 'jug'
+    ? standingOf(standing, from)?.liquid
+    : toldLiquid(from, ml, kitchen);
+
+/** What the rules are told of a pour from it. */
+export function partForRules(
+  from: Pourable,
+  ml: number,
+  standing: readonly Standing[],
+  now: number,
+): { ml: number; facts: readonly Facts[]; madeAt: string } {
+  if (from.kind === 'shelf' || from.kind === 'brew' || from.kind === 'jug') {
+    const s = standingOf(standing, from);
+    return { ml, facts: s?.factsOf(ml) ?? [], madeAt: s?.madeAt ?? new Date(now).toISOString() };
+  }
+  return { ml, facts: [toldFacts(from, ml)], madeAt: new Date(now).toISOString() };
+}
