@@ -337,6 +337,7 @@ export {
   type JugKeeping,
 } from './jug/jugFacts';
 export { jugRoomMl } from './batch/decide';
+export { standingMinutesTo } from './heat/standing';
 export { popOf, popToFeel, type Pop } from './serve/pops';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';

@@ -326,7 +326,7 @@ test('a syrup by what came out, boiled down with one weighing on the way', async
   await cook.choose('Down to', 'a boiling temperature');
   await cook.setField('End temperature', '103');
   await cook.expectText('the 3 L pot weighs, with all in it');
-  await page.getByRole('checkbox', { name: 'I weighed it on the way' }).check();
+  await page.getByRole('checkbox', { name: 'I measured it on the way' }).check();
   await cook.setField('Minutes boiled', '6');
   await cook.setField('Pan weighs', '2100');
   await expect(page.getByTestId('time-left')).toHaveText(/^\d.* more at this pace\.$/);

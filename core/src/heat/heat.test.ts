@@ -1,3 +1,4 @@
+import { standingMinutesTo } from './standing';
 import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { twoStepCooling } from './cooling';
@@ -166,4 +167,18 @@ describe('ice (reference points)', () => {
 
   it('refuses ice that is warm', () =>
     expect(() => iceInDrink({ drinkG: 1, drinkC: 1, iceG: 1, iceC: 2 })).toThrow('iceC must be 0 °C or below, got 2'));
+});
+
+describe('standing until it is cool enough', () => {
+  const vessel = DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-2')!;
+  const pot = { vessel, volumeMl: 1500, fromC: 95, toC: 40, lid: 'closed', roomC: 22 } as const;
+  it('takes hours under a lid, and less uncovered', () => {
+    const lidded = standingMinutesTo(pot)!;
+    expect(lidded).toBeGreaterThan(100);
+    expect(standingMinutesTo({ ...pot, lid: 'open' })!).toBeLessThan(0.7 * lidded);
+  });
+  it('is nothing when it is there, and never in a warmer room', () => {
+    expect(standingMinutesTo({ ...pot, fromC: 38 })).toBe(0);
+    expect(standingMinutesTo({ ...pot, roomC: 41 })).toBeUndefined();
+  });
 });

@@ -111,11 +111,11 @@ export function flashChill({
 export type GlassOverTime = { firstSip: IceResult; meltedG(minutes: number): number };
 
 /** A glass over ice from the first sip on: what melts at once, then what the room melts. */
-export function glassOverIce(pour: IcePour, ambientC: number): GlassOverTime {
+export function glassOverIce(pour: IcePour, ambientC: number, lossWPerK = ICED_GLASS_LOSS_W_PER_K): GlassOverTime {
   const firstSip = iceInDrink(pour);
   return {
     firstSip,
     meltedG: (minutes) =>
-      Math.min(pour.iceG, firstSip.meltedG + ambientMeltG({ minutes, ambientC, drinkC: firstSip.finalC })),
+      Math.min(pour.iceG, firstSip.meltedG + ambientMeltG({ minutes, ambientC, drinkC: firstSip.finalC, lossWPerK })),
   };
 }

@@ -13,6 +13,8 @@ export type IcedGlass = {
   glassG: number;
   /** strength of the ice itself: 0 for water, that of the drink for cubes made of it */
   iceX?: number;
+  /** heat it takes up from the room, W/K; that of an ordinary glass if left out */
+  lossWPerK?: number;
 };
 
 export type Sip = { minutes: number; x: number; meltedG: number; tempC: number };
@@ -30,6 +32,7 @@ const melting = (g: IcedGlass): ReturnType<typeof glassOverIce> =>
       glassC: g.roomC,
     },
     g.roomC,
+    g.lossWPerK,
   );
 
 /**

@@ -94,6 +94,7 @@ function fillAt(ph: number, parts: readonly BenchPart[], wish: BenchWish, measur
   const setMl = parts.reduce((sum, p) => sum + (p.setMl ?? 0), 0);
   // With everything set there is nothing to choose: the jug is what is poured.
   const free = parts.some((p) => p.setMl === undefined);
+  if (!free && setMl > wish.capacityMl + 0.5) return setOver(parts, setMl, wish);
   if (!free) return filledWith(parts, Object.fromEntries(parts.map((p) => [p.id, p.setMl!])), wish, []);
   const exact = solveBlend({ liquids, goals, volumeMl: wish.volumeMl });
   if (exact.kind === 'no-blend') return cannotFill(exact.reason, parts, wish, setMl);
@@ -230,6 +231,15 @@ function overFull(ml: number, { capacityMl }: BenchWish): Filled {
     freeing: [{ kind: 'other-volume', volumeMl: capacityMl }],
   };
 }
+
+/** All of it is set, and it is too much: one of them has to give way. */
+const setOver = (parts: readonly BenchPart[], setMl: number, { capacityMl }: BenchWish): Filled => ({
+  kind: 'contradiction',
+  message: `What is set comes to ${whole(setMl)}, and the jug holds ${whole(capacityMl)}.`,
+  freeing: parts
+    .filter((p) => p.setMl! >= setMl - capacityMl)
+    .map((p): Freeing => ({ kind: 'less-of', part: p.id, lessMl: setMl - capacityMl })),
+});
 
 /** Locks that cannot hold together, before any solving. */
 function contradiction(parts: readonly BenchPart[], wish: BenchWish): Filled | undefined {

@@ -61,11 +61,16 @@ export function fixesFor(asked: FixSetup): Fixes {
   requireNotNegative('fixesFor', 'roomMl', roomMl, 'ml');
   const goals = goalsAfter(jug, standard, taste, drunk);
   if (!goals.some((g) => offBy(g, g.now) > 1)) return { kind: 'right' };
+  // The sour of a plant comes with its strength: where it cannot be taken down, sugar balances it.
+  const aims =
+    taste.tart > 0 && taste.sweet <= 0 ? [goals, goalsAfter(jug, standard, taste, drunk, 'balanced')] : [goals];
+  const among = (liquids: readonly BenchPart[]): Candidate[] =>
+    aims.flatMap((aim) => candidates({ ...setup, onHand: liquids }, aim));
   // What brings another taste is only reached for where nothing of the same kind does.
-  const kin = candidates({ ...setup, onHand: onHand.filter((p) => isKin(p, jug)) }, goals);
-  const found = kin.length > 0 ? kin : candidates(setup, goals);
+  const kin = among(onHand.filter((p) => isKin(p, jug)));
+  const found = distinct(kin.length > 0 ? kin : among(onHand)).slice(0, MOST_FIXES);
   if (found.length === 0) return { kind: 'none', ...whyNone(setup, goals) };
-  return { kind: 'fixes', fixes: found.map((f, i) => asFix(f, found[0]!, i, { ...setup, goals, onHand })) };
+  return { kind: 'fixes', fixes: found.map((f, i) => asFix(f, found[0]!, i, setup)) };
 }
 
 /** Tastes of nothing that the jug does not taste of: at least half of its strength comes from plants that are there already. */
@@ -86,7 +91,18 @@ function offBy({ target, tolerance, kind }: BlendGoal, reached: number): number 
 const flavourOf = (goals: readonly TasteGoal[]): string[] =>
   goals.flatMap((g) => (g.id.startsWith('flavour:') ? [g.id.slice(8)] : []));
 
-type Candidate = { additionsMl: Record<string, number>; after: Liquid; addedMl: number; cost: number };
+type Candidate = {
+  additionsMl: Record<string, number>;
+  after: Liquid;
+  addedMl: number;
+  cost: number;
+  goals: readonly TasteGoal[];
+};
+
+const MOST_FIXES = 3;
+
+const distinct = (all: readonly Candidate[]): Candidate[] =>
+  all.filter((c, i) => all.findIndex((d) => alike(c, d)) === i);
 
 /** The best fix, the best without each liquid it takes, and the best that takes the last of one: rounded, checked, each once. */
 function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
@@ -103,8 +119,7 @@ function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
       ...(usesUpNearly(p, first.additionsMl[p.id]!) ? [rounded(setup, goals, setup.onHand, p)] : []),
     ])
     .filter((c): c is Candidate => c !== undefined);
-  const all = [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl)];
-  return all.filter((c, i) => all.findIndex((d) => alike(c, d)) === i).slice(0, 3);
+  return [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl)];
 }
 
 /** A bottle with little left in it may as well be finished. */
@@ -184,18 +199,14 @@ function checked(
   });
   const spoils = goals.some((g) => offBy(g, reached[g.id] ?? 0) > Math.max(2.5, offBy(g, g.now)));
   if (!mends || spoils || cost > 0.7 * before) return undefined;
-  return { additionsMl, after, addedMl: volumeMl(after) - volumeMl(jug), cost };
+  return { additionsMl, after, addedMl: volumeMl(after) - volumeMl(jug), cost, goals };
 }
 
 const costOf = (goals: readonly TasteGoal[], reached: (g: TasteGoal) => number): number =>
   goals.reduce((sum, g) => sum + (g.weight ?? 1) * offBy(g, reached(g)), 0);
 
-function asFix(
-  c: Candidate,
-  first: Candidate,
-  index: number,
-  { jug, onHand, standard, goals }: FixSetup & { goals: readonly TasteGoal[] },
-): Fix {
+function asFix(c: Candidate, first: Candidate, index: number, { jug, onHand, standard }: FixSetup): Fix {
+  const { goals } = c;
   const reached = qualitiesOf(c.after, standard, flavourOf(goals));
   const scale = TRIAL_GLASS_ML / volumeMl(jug);
   const name = (id: string): string => onHand.find((p) => p.id === id)!.name.toLowerCase();

@@ -167,6 +167,14 @@ describe('a jug that cannot be', () => {
     expect(f.freeing).toContainEqual({ kind: 'other-volume', volumeMl: 1100 });
     expect(f.freeing).toContainEqual(expect.objectContaining({ kind: 'less-of', part: 'syrup' }));
   });
+  it('is over-full by what is set alone', () => {
+    const f = says([
+      { ...base, setMl: 600 },
+      { ...water, setMl: 1000 },
+    ]);
+    expect(f.message).toBe('What is set comes to 1600 ml, and the jug holds 1500 ml.');
+    expect(f.freeing.map((x) => x.kind)).toEqual(['less-of', 'less-of']);
+  });
   it('has bounds that cross', () =>
     expect(says([{ ...base, minMl: 400, maxMl: 300 }, water]).message).toMatch(
       /at least 400 ml is asked for, and at most 300 ml/,
@@ -241,6 +249,13 @@ describe('a fix after a taste', () => {
   });
   it('sharpens a flat one with juice', () =>
     expect(first(setup({ tart: -1 })).additionsMl['Lemon']).toBeGreaterThan(5));
+  it('balances what is too sharp with sugar, where the sour comes with the strength', () => {
+    const sour = pourTogether({ ...liquor('roselle_dried_whole', 1), acidG: 5 }, syrup(80));
+    const found = fixesFor(setup({ tart: 1 }, { jug: sour, onHand: [part('Syrup', syrup(300)), water] }));
+    if (found.kind !== 'fixes') throw new Error(found.kind);
+    expect(Object.keys(found.fixes[0]!.additionsMl)).toContain('Syrup');
+    expect(found.fixes[0]!.after.figures.sweetGPerL).toBeGreaterThan(sweetGPerL(sour) + 5);
+  });
   it('puts sweetener in by parts, with a stop', () => {
     const { byParts, additionsMl } = first(setup({ sweet: -1 }));
     expect(byParts!.partsMl.reduce((a, b) => a + b, 0)).toBeCloseTo(additionsMl['Syrup']!, 6);

@@ -46,8 +46,15 @@ export type TasteGoal = BlendGoal & {
 /**
  * What the jug should be after a verdict. What was felt in the state it was tasted in is turned into what will be felt in the
  * state it is drunk in: sweet enough while warm is too little once chilled, and right without ice is weak over it.
+ * @param sharpness too sharp is answered by less acid, or by sugar against the acid there is: the sour of a plant comes with its strength
  */
-export function goalsAfter(jug: Liquid, standard: number, taste: Taste, drunk: ToBeDrunk): TasteGoal[] {
+export function goalsAfter(
+  jug: Liquid,
+  standard: number,
+  taste: Taste,
+  drunk: ToBeDrunk,
+  sharpness: 'taken-down' | 'balanced' = 'taken-down',
+): TasteGoal[] {
   const thinned = taste.state === 'iced' ? drunk.thinning : 1;
   // Times that the jug's own figure is above what it must be for the feel that was called right.
   const ice = (drunk.state === 'iced' ? drunk.thinning : 1) / thinned;
@@ -67,6 +74,7 @@ export function goalsAfter(jug: Liquid, standard: number, taste: Taste, drunk: T
   const harsh = rawHarsh(jug);
   const flat = Math.max(acid / STEP.tart(-1), acid + 0.5);
   const { flavour } = taste;
+  const balanced = sharpness === 'balanced' && taste.tart > 0;
   const thinnedForHarsh = taste.harsh >= 2 && taste.strength === 0;
   return [
     // A single flavour moves the whole with it: then the whole is held less tightly.
@@ -83,10 +91,17 @@ export function goalsAfter(jug: Liquid, standard: number, taste: Taste, drunk: T
     goal(
       'sugar',
       sweet,
-      taste.sweet < 0 && sweet < 10 ? UNSWEETENED_TO : (sweet * ice * sweetFelt) / STEP.sweet(taste.sweet),
-      taste.sweet !== 0,
+      taste.sweet < 0 && sweet < 10
+        ? UNSWEETENED_TO
+        : ((sweet * ice * sweetFelt) / STEP.sweet(taste.sweet)) * (balanced ? STEP.tart(1) : 1),
+      taste.sweet !== 0 || balanced,
     ),
-    goal('acid', acid, (taste.tart < 0 ? flat : acid / STEP.tart(taste.tart)) * ice, taste.tart !== 0),
+    goal(
+      'acid',
+      acid,
+      (taste.tart < 0 ? flat : acid / (balanced ? 1 : STEP.tart(taste.tart))) * ice,
+      taste.tart !== 0 && !balanced,
+    ),
     ...(taste.harsh >= 2
       ? [goal('harsh', harsh, (harsh * ice * harshFelt) / STEP.harsh(taste.harsh), true, { kind: 'at-most' })]
       : []),

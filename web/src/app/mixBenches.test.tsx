@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Component as IcePage } from '@/features/mix/IcePage';
 import { Component as StretchPage } from '@/features/mix/StretchPage';
@@ -70,7 +70,7 @@ describe('the syrup bench', () => {
     await type('Brix', '65');
     // 500 ml at 65 °Bx hold 428 g of sugar.
     expect(await screen.findAllByText('428 g')).not.toEqual([]);
-    expect(screen.getByText(/in the fridge/)).toHaveTextContent(/about \d{2,} times as thick/);
+    expect(screen.getByText(/; in the fridge/)).toHaveTextContent(/about \d{2,} times as thick/);
   });
   it('goes by what came out: gram for millilitre', async () => {
     show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
@@ -95,7 +95,7 @@ describe('the syrup bench', () => {
     // 900 g at 40 °Bx hold 360 g: at 60 °Bx that is 600 g, in a pot of 900 g.
     expect(await screen.findByText('1500 g')).toBeInTheDocument();
     expect(screen.getByText(/^300 g leave as steam/)).toBeInTheDocument();
-    await userEvent.click(screen.getByRole('checkbox', { name: 'I weighed it on the way' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'I measured it on the way' }));
     await type('Minutes boiled', '10');
     await type('Pan weighs', '1700');
     expect(screen.getByTestId('time-left')).toHaveTextContent('20 min more at this pace.');
@@ -131,7 +131,8 @@ describe('the ice bench', () => {
     show(<IcePage />, '/mix/ice', '/mix/ice');
     await choose('Ice made of', 'the drink itself');
     expect(await screen.findByTestId('cubes')).toHaveTextContent('4 cubes');
-    for (const row of screen.getAllByRole('row').slice(1)) expect(row).toHaveTextContent('×1.00');
+    const table = screen.getByRole('table', { name: 'Strength over the minutes' });
+    for (const row of within(table).getAllByRole('row').slice(1)) expect(row).toHaveTextContent('×1.00');
   });
   it('chills a hot concentrate at once, and says what cannot be', async () => {
     show(<IcePage />, '/mix/ice', '/mix/ice');

@@ -225,7 +225,7 @@ function FreeJugPage({
           title={`The ${vessel.name}`}
           aside={
             filled?.kind === 'filled'
-              ? `${f.volume(filled.figures.volumeMl)}, ${Math.floor(filled.figures.volumeMl / glassMl + 0.02)} glasses of ${glassMl} ml`
+              ? `${f.volume(filled.figures.volumeMl)}, ${glassesOf(filled.figures.volumeMl, glassMl)} of ${glassMl} ml`
               : ''
           }
         >
@@ -319,6 +319,12 @@ function wishOf(
     ...(w.acidGPerL === undefined ? {} : { acidGPerL: w.acidGPerL * thinning }),
     ...(w.shade === undefined ? {} : { shade: w.shade }),
   };
+}
+
+/** Whole glasses; one that is short by a fiftieth counts. */
+function glassesOf(ml: number, glassMl: number): string {
+  const n = Math.floor(ml / glassMl + 0.02);
+  return n === 1 ? '1 glass' : `${n} glasses`;
 }
 
 /** What it tastes of most, as its name. */
@@ -627,15 +633,15 @@ function Drawn({
     });
   const drawn = { ...vessel, kind: vessel.kind as 'jug' | 'jar' | 'bottle' };
   return (
-    <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-      <div className="text-center">
+    <div>
+      <div className="mb-4 flex flex-wrap items-end gap-5">
         <VesselDrawing
           vessel={drawn}
           scale={vessel.capacityMl > 3000 ? 8 : 11}
           layers={layers}
           description={`${vessel.name} of ${f.volume(figures.volumeMl)}: ${lines.map((l) => `${Math.round(filled.mix[l.id] ?? 0)} ml ${l.name.toLowerCase()}`).join(', ')}`}
         />
-        <p className="mt-1 flex items-center justify-center gap-2 text-sm text-muted">
+        <p className="flex items-center gap-2 text-sm text-muted">
           <span
             aria-hidden
             className="inline-block size-5 rounded-full border border-ink/40"
@@ -644,40 +650,42 @@ function Drawn({
           stirred, by the model
         </p>
       </div>
-      <Tube
-        label="Strength"
-        value={figures.strengthX}
-        text={f.strength(figures.strengthX)}
-        wanted={bracketAround(wish.strengthX ?? figures.strengthX, 0.05)}
-        wantedText={wish.strengthX === undefined ? 'as it comes' : f.strength(wish.strengthX)}
-        max={Math.max(1, wish.strengthX ?? 0, figures.strengthX) * 1.5}
-        colour={colour}
-        note={
-          thinning > 1.01
-            ? `${f.strength(figures.strengthX / thinning)} once the ice has thinned it; ×1 is ${likeName}`
-            : `×1 is ${likeName}`
-        }
-      />
-      <Tube
-        label="Sweetness"
-        value={figures.sweetGPerL}
-        text={f.gPerL(figures.sweetGPerL)}
-        wanted={{ low: (wish.sweetGPerL ?? figures.sweetGPerL) - 4, high: (wish.sweetGPerL ?? figures.sweetGPerL) + 4 }}
-        wantedText={wish.sweetGPerL === undefined ? 'as it comes' : f.gPerL(wish.sweetGPerL)}
-        max={Math.max(40, wish.sweetGPerL ?? 0, figures.sweetGPerL) * 1.4}
-        colour="var(--caution-line)"
-        note="as white sugar"
-      />
-      <Tube
-        label="Tartness"
-        value={figures.acidGPerL}
-        text={f.gPerL(figures.acidGPerL)}
-        wanted={{ low: (wish.acidGPerL ?? figures.acidGPerL) - 0.3, high: (wish.acidGPerL ?? figures.acidGPerL) + 0.3 }}
-        wantedText={wish.acidGPerL === undefined ? 'as it comes' : f.gPerL(wish.acidGPerL)}
-        max={Math.max(4, wish.acidGPerL ?? 0, figures.acidGPerL) * 1.4}
-        colour="var(--ink)"
-        note="as citric acid"
-      />
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
+        <Tube
+          label="Strength"
+          value={figures.strengthX}
+          text={f.strength(figures.strengthX)}
+          wanted={wish.strengthX === undefined ? undefined : bracketAround(wish.strengthX, 0.05)}
+          wantedText={wish.strengthX === undefined ? 'as it comes' : f.strength(wish.strengthX)}
+          max={Math.max(1, wish.strengthX ?? 0, figures.strengthX) * 1.5}
+          colour={colour}
+          note={
+            thinning > 1.01
+              ? `${f.strength(figures.strengthX / thinning)} once the ice has thinned it; ×1 is ${likeName}`
+              : `×1 is ${likeName}`
+          }
+        />
+        <Tube
+          label="Sweetness"
+          value={figures.sweetGPerL}
+          text={f.gPerL(figures.sweetGPerL)}
+          wanted={wish.sweetGPerL === undefined ? undefined : { low: wish.sweetGPerL - 4, high: wish.sweetGPerL + 4 }}
+          wantedText={wish.sweetGPerL === undefined ? 'as it comes' : f.gPerL(wish.sweetGPerL)}
+          max={Math.max(40, wish.sweetGPerL ?? 0, figures.sweetGPerL) * 1.4}
+          colour="var(--caution-line)"
+          note="as white sugar"
+        />
+        <Tube
+          label="Tartness"
+          value={figures.acidGPerL}
+          text={f.gPerL(figures.acidGPerL)}
+          wanted={wish.acidGPerL === undefined ? undefined : { low: wish.acidGPerL - 0.3, high: wish.acidGPerL + 0.3 }}
+          wantedText={wish.acidGPerL === undefined ? 'as it comes' : f.gPerL(wish.acidGPerL)}
+          max={Math.max(4, wish.acidGPerL ?? 0, figures.acidGPerL) * 1.4}
+          colour="var(--ink)"
+          note="as citric acid"
+        />
+      </div>
     </div>
   );
 }
@@ -703,18 +711,22 @@ function missedWords(filled: Extract<Filled, { kind: 'filled' }>, wish: BenchWis
 
 /** What would free it, each a touch away. */
 function Ways({ freeing, lines }: { freeing: readonly Freeing[]; lines: readonly BenchLine[] }): ReactNode {
-  const { change, wish } = useJugBench();
+  const { change, wish, wishes } = useJugBench();
   const name = (id: string): string => lines.find((l) => l.id === id)?.name.toLowerCase() ?? id;
   return (
     <div className="mt-2 flex flex-wrap gap-2">
       {freeing.map((w) => {
         switch (w.kind) {
-          case 'other-volume':
+          case 'other-volume': {
+            // Up to the next ten where more must fit, down where less is there.
+            const up = w.volumeMl > 1000 * wishes.litres;
+            const ml = (up ? Math.ceil(w.volumeMl / 10) : Math.floor(w.volumeMl / 10)) * 10;
             return (
-              <Button key="volume" onClick={() => wish({ litres: Math.floor(w.volumeMl / 10) / 100 })}>
-                Make {f.volume(Math.floor(w.volumeMl / 10) * 10)}
+              <Button key="volume" onClick={() => wish({ litres: ml / 1000 })}>
+                Make {f.volume(ml)}
               </Button>
             );
+          }
           case 'more-of':
             return (
               <span key={`more-${w.part}`} className="self-center text-sm">

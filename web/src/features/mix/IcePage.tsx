@@ -26,12 +26,16 @@ export function Component(): ReactNode {
     <Page title="Ice and serve" note="What ice, heat and frost do to a drink, and how strong to make it for that.">
       <MixPlaces />
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
-        <OverIce kitchen={house.data.forPlans} />
-        <FlashChill kitchen={house.data.forPlans} />
-        <IceInJug kitchen={house.data.forPlans} />
-        <Shaken kitchen={house.data.forPlans} />
-        <KeptHot kitchen={house.data.forPlans} />
-        <Pops kitchen={house.data.forPlans} />
+        <div className="space-y-3">
+          <OverIce kitchen={house.data.forPlans} />
+          <IceInJug kitchen={house.data.forPlans} />
+          <KeptHot kitchen={house.data.forPlans} />
+        </div>
+        <div className="space-y-3">
+          <FlashChill kitchen={house.data.forPlans} />
+          <Shaken kitchen={house.data.forPlans} />
+          <Pops kitchen={house.data.forPlans} />
+        </div>
       </div>
     </Page>
   );

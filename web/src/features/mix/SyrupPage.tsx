@@ -8,6 +8,7 @@ import {
   reductionEnd,
   reductionMinutes,
   BURNER_EFFICIENCY,
+  CUP_ML,
   sucroseEquivalentG,
   sweetenerForSucroseG,
   SWEETENERS,
@@ -25,6 +26,7 @@ import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { MixPlaces } from './MixPlaces';
+import { ByThePinch, HoneyWhenCool, Keeping, liquidAtBrixG, SPOON_BRIX, type Spoon } from './SyrupKeeping';
 
 export function Component(): ReactNode {
   const house = useHouse();
@@ -127,8 +129,11 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
             </dl>
           )}
           <ColdWords brix={made.brix} fridgeC={kitchen.fridgeC} />
+          <Keeping brix={made.brix} />
         </Panel>
         <Reduce kitchen={kitchen} />
+        <HoneyWhenCool kitchen={kitchen} />
+        <ByCups />
         <Equivalents />
       </div>
     </Page>
@@ -219,7 +224,7 @@ function Reduce({ kitchen }: { kitchen: Kitchen }): ReactNode {
           {found.fault}
         </p>
       ) : (
-        <Stop end={found} pan={pan} startPanG={pan.emptyG + solidsG + liquidG} kitchen={kitchen} />
+        <Stop end={found} pan={pan} startPanG={pan.emptyG + solidsG + liquidG} startBrix={brix} kitchen={kitchen} />
       )}
     </Panel>
   );
@@ -238,20 +243,29 @@ function Stop({
   end,
   pan,
   startPanG,
+  startBrix,
   kitchen,
 }: {
   end: ReductionEnd;
   pan: Vessel;
   startPanG: number;
+  startBrix: number;
   kitchen: Kitchen;
 }): ReactNode {
   const [weighed, setWeighed] = useState(false);
   const [elapsedMin, setElapsed] = useState(10);
   const [nowG, setNowG] = useState(Math.round(startPanG - end.evaporatedG / 3));
+  const [by, setBy] = useState<'scale' | 'refractometer' | 'spoon'>('scale');
+  const [nowBrix, setNowBrix] = useState(Math.round((startBrix + 2 * end.brix) / 3));
+  const [spoon, setSpoon] = useState<Spoon>('cream');
   // A tenth is lost from the pan besides the steam. House estimate; a weighing replaces it.
   const netPowerW = kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind] * 0.9;
   const minutes = reductionMinutes({ evaporatedG: end.evaporatedG, netPowerW });
-  const left = weighed ? leftOf({ startPanG, nowPanG: nowG, elapsedMin, endPanG: end.panWeightG }) : undefined;
+  const liquidG = end.liquidG + end.evaporatedG;
+  const read = { scale: undefined, refractometer: nowBrix, spoon: SPOON_BRIX[spoon].brix }[by];
+  // A reading of sweetness says how much liquid is left, because the sugar stays.
+  const nowPanG = read === undefined ? nowG : startPanG - liquidG + liquidAtBrixG(liquidG, startBrix, read);
+  const left = weighed ? leftOf({ startPanG, nowPanG, elapsedMin, endPanG: end.panWeightG }) : undefined;
   return (
     <>
       <p className="mt-2">Stop when</p>
@@ -265,15 +279,38 @@ function Stop({
         {f.grams(end.evaporatedG)} leave as steam, about {f.duration(minutes)} on full heat by the model.
       </p>
       <Tick checked={weighed} onChange={setWeighed}>
-        I weighed it on the way
+        I measured it on the way
       </Tick>
       {weighed && (
         <p className="leading-8">
           After{' '}
           {figure('Minutes boiled', elapsedMin, { unit: 'min', min: 1, max: 600, step: 1, shown: true }, setElapsed)}{' '}
-          the pan weighs{' '}
-          {figure('Pan weighs', nowG, { unit: 'g', min: 1, max: 50_000, step: 10, shown: true }, setNowG)}:{' '}
-          <strong data-testid="time-left">{left}</strong>
+          <InlineChoice
+            label="Measured by"
+            value={by}
+            choices={[
+              { value: 'scale', label: 'the pan weighs' },
+              { value: 'refractometer', label: 'it reads' },
+              { value: 'spoon', label: 'on a cold spoon it' },
+            ]}
+            onValue={setBy}
+          />{' '}
+          {by === 'scale' &&
+            figure('Pan weighs', nowG, { unit: 'g', min: 1, max: 50_000, step: 10, shown: true }, setNowG)}
+          {by === 'refractometer' &&
+            figure('It reads', nowBrix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, setNowBrix)}
+          {by === 'spoon' && (
+            <InlineChoice
+              label="On the spoon"
+              value={spoon}
+              choices={(Object.keys(SPOON_BRIX) as Spoon[]).map((value) => ({ value, label: SPOON_BRIX[value].words }))}
+              onValue={setSpoon}
+            />
+          )}
+          : <strong data-testid="time-left">{left}</strong>
+          {by === 'spoon' && (
+            <span className="block text-sm text-muted">A spoon tells to about 8 °Bx: weigh it near the end.</span>
+          )}
         </p>
       )}
     </>
@@ -288,6 +325,44 @@ function leftOf(reading: Parameters<typeof minutesLeft>[0]): string {
     if (!(error instanceof InputError)) throw error;
     return `the pan must weigh ${error.accepted}.`;
   }
+}
+
+/** By the measures of a kitchen without a scale. */
+function ByCups(): ReactNode {
+  const [kind, setKind] = useState('white_sugar');
+  const [sweetCups, setSweet] = useState(1);
+  const [waterCups, setWater] = useState(1);
+  const s = sweetener(kind);
+  const sweetG = sweetCups * s.gPerCup;
+  const solidsG = sweetG * s.solids;
+  const syrup = syrupFromMasses({ sugarG: solidsG, waterG: waterCups * CUP_ML + sweetG - solidsG });
+  return (
+    <Panel title="By cups">
+      <p className="text-[1.1rem] leading-[2]">
+        {figure('Cups of sweetener', sweetCups, { unit: '', min: 0.25, max: 40, step: 0.25, digits: 2 }, setSweet)} cups
+        of{' '}
+        <InlineChoice
+          label="By cups of"
+          value={kind}
+          choices={SWEET.filter(([, x]) => x.sweetness.value < 5).map(([value, x]) => ({
+            value,
+            label: x.name.toLowerCase(),
+          }))}
+          onValue={setKind}
+        />{' '}
+        to {figure('Cups of water', waterCups, { unit: '', min: 0.25, max: 40, step: 0.25, digits: 2 }, setWater)} cups
+        of water.
+      </p>
+      <p className="text-lg">
+        That is <strong data-testid="cups-brix">{syrup.brix.toFixed(0)} °Bx</strong>, {f.volume(syrup.volumeMl)}, from{' '}
+        {f.grams(sweetG)} of it.
+      </p>
+      <p className="mt-1 text-sm text-muted">
+        A cup of 237 ml, levelled. A cup is right to about a twentieth, so the syrup to 2 °Bx; weigh what must keep.
+      </p>
+      {syrup.brix <= 80 && <Keeping brix={syrup.brix} />}
+    </Panel>
+  );
 }
 
 /** What sweetens as much as so much sugar. */
@@ -319,6 +394,7 @@ function Equivalents(): ReactNode {
           );
         })}
       </ul>
+      <ByThePinch sugarG={sugarG} />
     </Panel>
   );
 }

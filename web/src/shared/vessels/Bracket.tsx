@@ -14,7 +14,8 @@ export function Tube({
   label: string;
   value: number;
   text: string;
-  wanted: { low: number; high: number };
+  /** nothing is bracketed where it may be as it comes */
+  wanted: { low: number; high: number } | undefined;
   wantedText: string;
   max: number;
   colour: string;
@@ -40,15 +41,19 @@ export function Tube({
         {[0.2, 0.4, 0.6, 0.8].map((f) => (
           <path key={f} d={`M11 ${8 + h * f}h6`} stroke="currentColor" strokeWidth={1} opacity={0.7} />
         ))}
-        <path
-          d={`M44 ${y(wanted.high)}h8V${Math.max(y(wanted.low), y(wanted.high) + 3)}h-8`}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={2}
-        />
-        <text x={58} y={(y(wanted.high) + y(wanted.low)) / 2 + 4} fontSize={11.5} fill="currentColor">
-          wanted
-        </text>
+        {wanted && (
+          <>
+            <path
+              d={`M44 ${y(wanted.high)}h8V${Math.max(y(wanted.low), y(wanted.high) + 3)}h-8`}
+              fill="none"
+              stroke="currentColor"
+              strokeWidth={2}
+            />
+            <text x={58} y={(y(wanted.high) + y(wanted.low)) / 2 + 4} fontSize={11.5} fill="currentColor">
+              wanted
+            </text>
+          </>
+        )}
       </svg>
       <p className="text-sm text-muted">{note}</p>
     </figure>
