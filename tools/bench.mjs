@@ -72,6 +72,61 @@ report(
   2,
 );
 
+// A jug of six liquids, in millilitres and in cups: how many frames of 16 ms the solver takes (it runs beside the page).
+const told = (id, from, ml, more = {}) => ({ id, name: id, liquid: core.toldLiquid(from, ml, kitchen), ...more });
+const madeOf = (plant, grams) => ({
+  kind: 'made',
+  made: { plant, grams, waterMl: 1000, minutes: 10, place: 'off-heat' },
+});
+const besideJug = [
+  told('rooibos', madeOf('rooibos_cut', 40), 600),
+  told('tea', madeOf('black_tea_leaf', 30), 500),
+  told('syrup', { kind: 'syrup', brix: 50, sweetener: 'white_sugar' }, 400),
+  told('lemon', { kind: 'juice', juice: 'lemon' }, 150),
+  told('honey', { kind: 'sweetener', sweetener: 'honey' }, 300),
+  told('water', { kind: 'water', water: 'still' }, 1000, { endless: true }),
+];
+const wishFor = (i) => ({
+  volumeMl: 1000,
+  capacityMl: 2000,
+  standard: 0.5,
+  strengthX: 0.8 + (i % 9) / 10,
+  sweetGPerL: 50,
+  acidGPerL: 3,
+});
+report(
+  'a jug of six liquids (median of 200)',
+  medianMs((i) => core.fillJug(besideJug, wishFor(i))),
+  'ms',
+  16,
+);
+report(
+  'the same in cups and spoons (median of 50)',
+  medianMs((i) => core.fillJug(besideJug, wishFor(i), 'cups'), 50, 10),
+  'ms',
+  200,
+);
+const jugNow = core.fillJug(besideJug, wishFor(3));
+const tasted = (i) => ({ state: 'chilled', strength: (i % 5) - 2, sweet: (i % 3) - 1, tart: 0, harsh: 1 });
+report(
+  'fixes after a taste (median of 100)',
+  medianMs(
+    (i) =>
+      core.fixesFor({
+        jug: jugNow.liquid,
+        roomMl: 900,
+        onHand: besideJug,
+        taste: tasted(i),
+        drunk: { state: 'chilled', thinning: 1 },
+        standard: 0.5,
+      }),
+    100,
+    20,
+  ),
+  'ms',
+  50,
+);
+
 // Five plants in one cooling pot, in closed form and by a general solver at the same accuracy.
 const FIVE = ['calyx_petal', 'dried_berry', 'hard_spice', 'fresh_peel', 'whole_leaf'];
 const history = core.temperatureHistory([

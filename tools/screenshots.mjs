@@ -92,7 +92,6 @@ await picture('plan-fridge-dark', plan, {
   },
 });
 await picture('plan-caution', '/plan/cold-sencha-cucumber');
-await picture('plan-hot', '/plan/hot-spiced-pear-rooibos');
 await picture('recipe', '/recipe/dandelion-burdock-syrup');
 await picture('methods', '/plan/rooibos-quince/methods', {
   prepare: async (page) => {
@@ -102,13 +101,30 @@ await picture('methods', '/plan/rooibos-quince/methods', {
     await page.keyboard.press('Home');
   },
 });
-await picture('list', '/plan/spruce-tip-soda/list');
 await picture('pantry', '/pantry/roselle_dried_whole');
 await picture('kitchen', '/kitchen');
-await picture('rules', '/rules#TT-06');
 await picture('steep', `/steep/${await first('running')}`);
 await picture('stretch', '/mix/stretch');
 await picture('syrup', '/mix/syrup');
+await picture('ice', '/mix/ice');
+await picture('guests', '/mix/guests');
+await picture('colour', '/mix/colour');
+await picture('jug', '/mix/jug', {
+  prepare: async (page) => {
+    const beside = async (name) => {
+      await page.getByRole('button', { name: 'Put something beside it' }).click();
+      await page.getByRole('dialog').getByRole('button', { name }).first().click();
+    };
+    await beside(/^Roselle and rose hip cooler [\d.]/);
+    await beside('Add the syrup');
+    await page.getByRole('textbox', { name: 'Litres' }).fill('1.2');
+    await page.getByRole('textbox', { name: 'Strength' }).fill('0.7');
+    await page.getByRole('textbox', { name: 'Sweetness' }).fill('80');
+    await page.getByText('as white sugar').waitFor();
+    await page.mouse.wheel(0, -3000);
+    await page.waitForTimeout(500);
+  },
+});
 await picture('keep', '/keep');
 await picture('taste', `/taste/${await first('put-away')}`);
 await picture('mix', `/mix/${await measuredBatch()}`);

@@ -126,14 +126,24 @@ function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
 const usesUpNearly = (p: BenchPart, ml: number): boolean =>
   !p.endless && volumeMl(p.liquid) > ml + 1 && volumeMl(p.liquid) - ml < Math.max(60, 0.5 * ml);
 
-/** The same liquids, none of them by more than a fifth and a small measure apart. */
+/** The same liquids, none of them by more than a fifth and a small measure apart; or others that make the same drink. */
 function alike(a: Candidate, b: Candidate): boolean {
+  if (sameDrink(a, b)) return true;
   const ids = new Set([...Object.keys(a.additionsMl), ...Object.keys(b.additionsMl)]);
   return [...ids].every((id) => {
     const [x, y] = [a.additionsMl[id] ?? 0, b.additionsMl[id] ?? 0];
     return Math.abs(x - y) <= Math.max(5, 0.2 * Math.max(x, y));
   });
 }
+
+/** Nobody could tell the jugs apart, by eye or by tongue. */
+const sameDrink = (a: Candidate, b: Candidate): boolean =>
+  Object.keys(a.additionsMl).length === Object.keys(b.additionsMl).length &&
+  Math.abs(a.addedMl - b.addedMl) <= 10 &&
+  a.goals.every((g) => {
+    const [x, y] = [a, b].map((c) => qualitiesOf(c.after, 1, flavourOf(a.goals))[g.id] ?? 0);
+    return Math.abs(x! - y!) <= 0.02 * Math.max(x!, y!);
+  });
 
 /**
  * The smallest fix from some liquids, in the cook's measures.

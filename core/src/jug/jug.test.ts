@@ -251,9 +251,20 @@ describe('a fix after a taste', () => {
     expect(first(setup({ tart: -1 })).additionsMl['Lemon']).toBeGreaterThan(5));
   it('balances what is too sharp with sugar, where the sour comes with the strength', () => {
     const sour = pourTogether({ ...liquor('roselle_dried_whole', 1), acidG: 5 }, syrup(80));
-    const found = fixesFor(setup({ tart: 1 }, { jug: sour, onHand: [part('Syrup', syrup(300)), water] }));
+    const found = fixesFor(
+      setup(
+        { tart: 1 },
+        {
+          jug: sour,
+          onHand: [part('Syrup', syrup(300)), part('Other syrup', syrup(300)), part('Lemon', lemon(100)), water],
+        },
+      ),
+    );
     if (found.kind !== 'fixes') throw new Error(found.kind);
     expect(Object.keys(found.fixes[0]!.additionsMl)).toContain('Syrup');
+    // No lemon into what is too sharp, and the same drink is not offered twice.
+    for (const fix of found.fixes) expect(fix.additionsMl['Lemon']).toBeUndefined();
+    expect(found.fixes.filter((x) => x.additionsMl['Other syrup'])).toEqual([]);
     expect(found.fixes[0]!.after.figures.sweetGPerL).toBeGreaterThan(sweetGPerL(sour) + 5);
   });
   it('puts sweetener in by parts, with a stop', () => {

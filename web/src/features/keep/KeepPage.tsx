@@ -1,8 +1,19 @@
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { JUG, colourIn, shelfItemsOf, type Batch, SIGNS, type ShelfItem, type Sign } from '@steepsis/core';
+import {
+  benchFigures,
+  JUG,
+  colourIn,
+  keepingOfJug,
+  shelfItemsOf,
+  type Batch,
+  type FreeJug,
+  SIGNS,
+  type ShelfItem,
+  type Sign,
+} from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useSay, useShelf } from '@/shared/api/queries';
+import { useJugs, useSay, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -13,15 +24,17 @@ import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing'
 
 export function Component(): ReactNode {
   const shelf = useShelf();
+  const jugs = useJugs();
   const now = useNow(60_000);
   if (shelf.isPending) return <Loading what="the shelf" />;
   if (shelf.isError) return <Failed error={shelf.error} retry={() => void shelf.refetch()} />;
+  const poured = jugs.data ?? [];
   const items = shelf.data.batches
     .flatMap((batch) => shelfItemsOf(batch, now).map((item) => ({ batch, item })))
     .sort((a, b) => a.item.useBy.localeCompare(b.item.useBy));
   return (
-    <Page title="Keep" note={items.length > 0 ? 'What to use first stands first.' : undefined}>
-      {items.length === 0 ? (
+    <Page title="Keep" note={items.length + poured.length > 0 ? 'What to use first stands first.' : undefined}>
+      {items.length + poured.length === 0 ? (
         <>
           <Empty>
             The shelf is empty. What you mix or bottle comes here with its strength, how to dilute it, and until when it
@@ -36,9 +49,50 @@ export function Component(): ReactNode {
           {items.map(({ batch, item }) => (
             <Stored key={`${item.batchId}-${item.vesselId}`} batch={batch} item={item} now={now} />
           ))}
+          {poured.map((jug) => (
+            <PouredTogether key={jug.id} jug={jug} now={now} />
+          ))}
         </ul>
       )}
     </Page>
+  );
+}
+
+/** A jug that was poured together: its strength, and until when its shortest part keeps. */
+function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode {
+  const figures = benchFigures(jug.liquid, jug.standard);
+  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
+  const past = Date.parse(keeping.discardAfter) < now;
+  const due = Date.parse(keeping.useBy) < now;
+  const drawn: DrawnVessel = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 14 };
+  return (
+    <li
+      className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
+    >
+      <div className="shrink-0 self-center sm:self-end">
+        <VesselDrawing
+          vessel={drawn}
+          scale={7}
+          layers={[{ ml: figures.volumeMl, colour: colourIn(jug.liquid, drawn) }]}
+          sub={f.volume(figures.volumeMl)}
+          description={`${f.volume(figures.volumeMl)} in a jug`}
+        />
+      </div>
+      <div className="min-w-0 flex-1">
+        <h2 className="text-lg [overflow-wrap:anywhere]">{jug.name}</h2>
+        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
+          <Row name="Holds">{`${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
+          <Row name="Poured">{f.moment(jug.pouredAt)}</Row>
+          <Row name="Use by">
+            <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
+            {f.day(keeping.discardAfter)}: {keeping.window.reason}
+          </Row>
+        </dl>
+        <LinkButton to={`/mix/jug/${jug.id}`} className="mt-3">
+          Pour, taste, put right
+        </LinkButton>
+      </div>
+    </li>
   );
 }
 

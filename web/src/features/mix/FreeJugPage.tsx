@@ -628,7 +628,7 @@ function Drawn({
         ml,
         colour:
           weightedStrength(own.liquid) > 0 ? colourIn(own.liquid, vessel) : `color-mix(in srgb, ${colour} 60%, white)`,
-        label: `${l.name.slice(0, 18).toLowerCase()} ${Math.round(ml)}`,
+        label: `${l.name.slice(0, 12).trim().toLowerCase()} ${Math.round(ml)}`,
       };
     });
   const drawn = { ...vessel, kind: vessel.kind as 'jug' | 'jar' | 'bottle' };

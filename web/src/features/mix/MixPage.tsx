@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  brewLines,
   colourIn,
   concentrateOf,
   figuresOf,
@@ -9,6 +10,7 @@ import {
   jugWantedOf,
   mixJug,
   mixTotalMl,
+  nameOf,
   onHandOf,
   plannedMl,
   roundTo,
@@ -33,6 +35,7 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { Tube } from '@/shared/vessels/Bracket';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { useJugBench } from './jugStore';
 import { LabelLine } from './KeptJugPage';
 import { dilutionLine } from './labelLine';
 import { MixPlaces } from './MixPlaces';
@@ -158,6 +161,17 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
     );
     say.mutate({ type: 'mixed', mix, hadMl, sugarAddedG }, { onSuccess: () => void navigate('/keep') });
   };
+  /** Its brews beside a jug of anything, where every amount can be set. */
+  const freely = (): void => {
+    const { lines, add } = useJugBench.getState();
+    for (const { brewId } of brewLines(plan)) {
+      const from = { kind: 'brew', batchId: batch.id, brewId } as const;
+      if (!lines.some((l) => JSON.stringify(l.from) === JSON.stringify(from)))
+        add({ name: `${plan.drink.name}: ${nameOf(plan, brewId).toLowerCase()}`, from });
+    }
+    useJugBench.setState({ likeDrinkId: plan.drink.id });
+    void navigate('/mix/jug');
+  };
   const bottle = (): void => say.mutate({ type: 'bottled' }, { onSuccess: () => void navigate('/keep') });
   return (
     <Page
@@ -165,6 +179,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
       note={cameOut(batch, wanted.standard)}
       actions={
         <>
+          <Button onClick={freely}>Mix it with anything</Button>
           <Button onClick={bottle} disabled={say.isPending}>
             Bottle the concentrate instead
           </Button>

@@ -23,7 +23,7 @@ export function InlineTicks<T extends string>({
     <Popover.Root>
       <Popover.Trigger
         aria-label={`${label}: ${summary}`}
-        className="inline min-h-11 border-b-2 border-action text-left font-semibold leading-tight sm:min-h-0"
+        className="inline min-h-11 border-b-2 border-action text-left font-semibold leading-tight max-sm:border-transparent max-sm:underline max-sm:decoration-action max-sm:decoration-2 max-sm:underline-offset-4 sm:min-h-0"
       >
         {summary}
       </Popover.Trigger>
