@@ -101,7 +101,8 @@ export function goalsAfter(
       acid,
       (taste.tart < 0 ? flat : acid / (balanced ? 1 : STEP.tart(taste.tart))) * ice,
       taste.tart !== 0 && !balanced,
-    , balanced ? { kind: 'at-most' } : {}),
+      balanced ? { kind: 'at-most' } : {},
+    ),
     ...(taste.harsh >= 2
       ? [goal('harsh', harsh, (harsh * ice * harshFelt) / STEP.harsh(taste.harsh), true, { kind: 'at-most' })]
       : []),
