@@ -9,6 +9,7 @@ import { Component as KeptJugPage } from '@/features/mix/KeptJugPage';
 import { dilutionLine } from '@/features/mix/labelLine';
 import { kitchenWords, mlWords } from '@/features/mix/measures';
 import { Component as MixPage } from '@/features/mix/MixPage';
+import { Component as KeepPage } from '@/features/keep/KeepPage';
 import { aBatchOf, AServer, show } from '@/test/aServer';
 
 const now = (): string => new Date().toISOString();
@@ -184,6 +185,39 @@ it('a recipe’s jug is put right too, and its label says how it is drunk', asyn
   server.answers['/api/batches/b1/additions'] = aBatchOf(ROSELLE_COOLER, 90, told);
   await userEvent.click(within(offered).getAllByRole('button', { name: 'It is poured in' })[0]!);
   expect(server.sent[0]).toMatchObject({ path: '/api/batches/b1/additions', body: { vesselId: 'jug' } });
+});
+
+describe('a jug that was poured, on the shelf', () => {
+  const keep = (...more: object[]): void => {
+    server.answers['/api/jugs'] = { jugs: [{ id: 'j1', events: jugEvents(...more) }], serverNow: now() };
+    show(<KeepPage />, '/keep', '/keep');
+  };
+  it('stands with its strength and its last day, its name shown as text', async () => {
+    keep();
+    const card = (await screen.findByRole('heading', { name: '<i>Gate</i> jug' })).closest('li')!;
+    expect(card).toHaveTextContent(/1\.0 L at ×/);
+    expect(within(card).getByRole('link', { name: 'Pour, taste, put right' })).toHaveAttribute('href', '/mix/jug/j1');
+  });
+  it('can be poured from for another jug, and none of what is past its time', async () => {
+    server.answers['/api/jugs'] = { jugs: [{ id: 'j1', events: jugEvents() }], serverNow: now() };
+    openJug();
+    await userEvent.click(await screen.findByRole('button', { name: 'Put something beside it' }));
+    await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: /<i>Gate<\/i> jug/ }));
+    expect(screen.getByRole('slider', { name: '<i>Gate</i> jug, amount' })).toBeInTheDocument();
+  });
+});
+
+it('a brew that is measured goes into a jug of anything, by its drink’s own measure of strength', async () => {
+  const told: Parameters<typeof aBatchOf>[2] = [
+    [7, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }],
+    [22, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }],
+    [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
+  ];
+  server.answers['/api/batches/b1'] = aBatchOf(ROSELLE_COOLER, 60, told);
+  show(<MixPage />, '/mix/:batchId', '/mix/b1');
+  await userEvent.click(await screen.findByRole('button', { name: 'Mix it with anything' }));
+  expect(useJugBench.getState().likeDrinkId).toBe(ROSELLE_COOLER.id);
+  expect(useJugBench.getState().lines.at(-1)!.from).toEqual({ kind: 'brew', batchId: 'b1', brewId: 'concentrate' });
 });
 
 describe('guests', () => {

@@ -143,3 +143,91 @@ describe('the ice bench', () => {
     expect(screen.getByRole('alert')).toHaveTextContent('It must start above the final 30 °C');
   });
 });
+
+describe('serving', () => {
+  const open = (): void => show(<IcePage />, '/mix/ice', '/mix/ice');
+  it('says how strong to mix what is shaken, more so with wet ice', async () => {
+    open();
+    const dry = (await screen.findByTestId('shaken-x')).textContent;
+    await userEvent.click(screen.getByRole('checkbox', { name: 'wet ice, off the counter' }));
+    expect(Number(screen.getByTestId('shaken-x').textContent.slice(1))).toBeGreaterThan(Number(dry.slice(1)));
+  });
+  it('shows what ice in the jug does to the last glass', async () => {
+    open();
+    await type('Over', '120');
+    expect(screen.getByText(/^The first glass is/)).toHaveTextContent(/the last ×0\.[78]\d/);
+  });
+  it('sets a pop, and does not with spirit in it', async () => {
+    open();
+    expect(await screen.findByTestId('pop-sets')).toHaveTextContent(/sets/);
+    await type('Alcohol', '12');
+    expect(screen.getByTestId('pop-sets')).toHaveTextContent('does not set');
+  });
+  it('keeps a pot hot: what to top up, when the spice comes out, and never too cool', async () => {
+    open();
+    const table = await screen.findByRole('table', { name: 'Hour by hour, without topping up' });
+    expect(within(table).getAllByRole('row')).toHaveLength(5);
+    expect(screen.getByText(/^Take the spice out after/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'spice is still in it' }));
+    expect(screen.queryByText(/^Take the spice out after/)).toBeNull();
+    await type('Kept at', '52');
+    expect(screen.getByRole('alert')).toHaveTextContent('Below 60 °C germs grow');
+  });
+  it('refuses a flash chill that would have to grow hotter', async () => {
+    open();
+    await type('Hot at', '25');
+    await type('Ends at', '30');
+    expect(screen.getByRole('alert')).toHaveTextContent('It must start above the final 30 °C');
+  });
+});
+
+describe('more of the syrup bench', () => {
+  const open = (): void => show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+  it('counts in cups, and says how long that keeps', async () => {
+    open();
+    expect(await screen.findByTestId('cups-brix')).toHaveTextContent('46 °Bx');
+    await type('Cups of sweetener', '2');
+    // Two to one is the rich syrup of the kitchen.
+    expect(screen.getByTestId('cups-brix')).toHaveTextContent('63 °Bx');
+    await choose('By cups of', 'honey');
+    expect(Number(screen.getByTestId('cups-brix').textContent.split(' ')[0])).toBeGreaterThan(55);
+  });
+  it('keeps a shorter time with fruit in it', async () => {
+    open();
+    await type('Brix', '66');
+    expect(screen.getByText(/60 days, 90 at most/)).toBeInTheDocument();
+    await userEvent.click(screen.getAllByRole('checkbox', { name: 'fruit or puree is in it' })[0]!);
+    expect(screen.getAllByText(/14 days, 28 at most/).length).toBeGreaterThan(0);
+  });
+  it('re-times a reduction by a refractometer or a cold spoon', async () => {
+    open();
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'I measured it on the way' }));
+    await choose('Measured by', 'it reads');
+    await type('It reads', '50');
+    // From 40 to 50 °Bx 160 of 267 g have left in ten minutes.
+    expect(screen.getByTestId('time-left')).toHaveTextContent('6.5 min more at this pace.');
+    await type('It reads', '40');
+    expect(screen.getByTestId('time-left')).toHaveTextContent(/must weigh below/);
+    await choose('Measured by', 'on a cold spoon it');
+    await choose('On the spoon', 'creeps like honey');
+    expect(screen.getByTestId('time-left')).toHaveTextContent('it is there, take it off.');
+  });
+  it('waits for honey, on a clock that outlives the page', async () => {
+    open();
+    expect(await screen.findByTestId('honey-minutes')).toHaveTextContent(/min|h/);
+    await userEvent.click(screen.getByRole('button', { name: 'Start the clock' }));
+    expect(screen.getByRole('timer')).toHaveTextContent(/until it is at 40 °C/);
+    expect(localStorage.getItem('steepsis.honey')).toContain('startedAt');
+    await userEvent.click(screen.getByRole('button', { name: 'Stop it' }));
+    await type('Honey below', '25');
+    await type('Now', '30');
+    expect(screen.getByTestId('honey-minutes')).toBeInTheDocument();
+  });
+  it('says where sweeteners by the pinch give out', async () => {
+    open();
+    await type('Sugar to match', '50');
+    expect(screen.getByText('Stevia, rebaudioside A').nextSibling).toHaveTextContent('200 mg');
+    await type('Sugar to match', '90');
+    expect(screen.getByText('Stevia, rebaudioside A').nextSibling).toHaveTextContent('not by itself');
+  });
+});

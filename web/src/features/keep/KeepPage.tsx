@@ -8,6 +8,7 @@ import {
   shelfItemsOf,
   type Batch,
   type FreeJug,
+  type Liquid,
   SIGNS,
   type ShelfItem,
   type Sign,
@@ -58,13 +59,20 @@ export function Component(): ReactNode {
   );
 }
 
-/** A jug that was poured together: its strength, and until when its shortest part keeps. */
-function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode {
-  const figures = benchFigures(jug.liquid, jug.standard);
-  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
-  const past = Date.parse(keeping.discardAfter) < now;
-  const due = Date.parse(keeping.useBy) < now;
-  const drawn: DrawnVessel = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 14 };
+/** A vessel of the shelf with what is said of it. */
+function Card({
+  past,
+  drawn,
+  liquid,
+  volumeMl,
+  children,
+}: {
+  past: boolean;
+  drawn: DrawnVessel;
+  liquid: Liquid;
+  volumeMl: number;
+  children: ReactNode;
+}): ReactNode {
   return (
     <li
       className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
@@ -73,26 +81,38 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
         <VesselDrawing
           vessel={drawn}
           scale={7}
-          layers={[{ ml: figures.volumeMl, colour: colourIn(jug.liquid, drawn) }]}
-          sub={f.volume(figures.volumeMl)}
-          description={`${f.volume(figures.volumeMl)} in a jug`}
+          layers={[{ ml: volumeMl, colour: colourIn(liquid, drawn) }]}
+          sub={f.volume(volumeMl)}
+          description={`${f.volume(volumeMl)} in a ${drawn.kind}`}
         />
       </div>
-      <div className="min-w-0 flex-1">
-        <h2 className="text-lg [overflow-wrap:anywhere]">{jug.name}</h2>
-        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-          <Row name="Holds">{`${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
-          <Row name="Poured">{f.moment(jug.pouredAt)}</Row>
-          <Row name="Use by">
-            <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
-            {f.day(keeping.discardAfter)}: {keeping.window.reason}
-          </Row>
-        </dl>
-        <LinkButton to={`/mix/jug/${jug.id}`} className="mt-3">
-          Pour, taste, put right
-        </LinkButton>
-      </div>
+      <div className="min-w-0 flex-1">{children}</div>
     </li>
+  );
+}
+
+/** A jug that was poured together: its strength, and until when its shortest part keeps. */
+function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode {
+  const figures = benchFigures(jug.liquid, jug.standard);
+  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
+  const past = Date.parse(keeping.discardAfter) < now;
+  const due = Date.parse(keeping.useBy) < now;
+  const drawn: DrawnVessel = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 14 };
+  return (
+    <Card past={past} drawn={drawn} liquid={jug.liquid} volumeMl={figures.volumeMl}>
+      <h2 className="text-lg [overflow-wrap:anywhere]">{jug.name}</h2>
+      <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
+        <Row name="Holds">{`${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
+        <Row name="Poured">{f.moment(jug.pouredAt)}</Row>
+        <Row name="Use by">
+          <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
+          {f.day(keeping.discardAfter)}: {keeping.window.reason}
+        </Row>
+      </dl>
+      <LinkButton to={`/mix/jug/${jug.id}`} className="mt-3">
+        Pour, taste, put right
+      </LinkButton>
+    </Card>
   );
 }
 
@@ -117,85 +137,72 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
   const due = Date.parse(item.useBy) < now;
   const title = item.vesselId === JUG ? item.drinkName : `${item.drinkName}: ${item.name.toLowerCase()}`;
   return (
-    <li
-      className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
-    >
-      <div className="shrink-0 self-center sm:self-end">
-        <VesselDrawing
-          vessel={drawn}
-          scale={7}
-          layers={[{ ml: item.volumeMl, colour: colourIn(stored.liquid, drawn) }]}
-          sub={f.volume(item.volumeMl)}
-          description={`${f.volume(item.volumeMl)} in a ${drawn.kind}`}
+    <Card past={past} drawn={drawn} liquid={stored.liquid} volumeMl={item.volumeMl}>
+      <h2 className="text-lg">{title}</h2>
+      <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
+        <Row name="Holds">{`${f.volume(item.volumeMl)} at ${f.strength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
+        <Row name="To drink">
+          {item.dilution
+            ? `1 part with ${item.dilution.waterPerPart.toFixed(1)} parts of water and syrup for ${f.strength(item.dilution.toX)}`
+            : batch.plan.target.iced
+              ? `as it is, ${batch.plan.target.glassMl} ml over ice`
+              : 'as it is'}
+        </Row>
+        <Row name="Made">{f.moment(item.madeOn)}</Row>
+        <Row name="Use by">
+          <strong className={due ? 'text-stop' : ''}>{f.day(item.useBy)}</strong>, at the latest{' '}
+          {f.day(item.discardAfter)}: {item.window.reason}
+        </Row>
+      </dl>
+      <div className="mt-2">
+        <Cautions
+          findings={findings.filter((x) => x.level !== 'warn' || !batch.acknowledged.includes(x.id))}
+          onRead={(rule) => say.mutate({ type: 'acknowledged', rule })}
         />
       </div>
-      <div className="min-w-0 flex-1">
-        <h2 className="text-lg">{title}</h2>
-        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-          <Row name="Holds">{`${f.volume(item.volumeMl)} at ${f.strength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
-          <Row name="To drink">
-            {item.dilution
-              ? `1 part with ${item.dilution.waterPerPart.toFixed(1)} parts of water and syrup for ${f.strength(item.dilution.toX)}`
-              : batch.plan.target.iced
-                ? `as it is, ${batch.plan.target.glassMl} ml over ice`
-                : 'as it is'}
-          </Row>
-          <Row name="Made">{f.moment(item.madeOn)}</Row>
-          <Row name="Use by">
-            <strong className={due ? 'text-stop' : ''}>{f.day(item.useBy)}</strong>, at the latest{' '}
-            {f.day(item.discardAfter)}: {item.window.reason}
-          </Row>
-        </dl>
-        <div className="mt-2">
-          <Cautions
-            findings={findings.filter((x) => x.level !== 'warn' || !batch.acknowledged.includes(x.id))}
-            onRead={(rule) => say.mutate({ type: 'acknowledged', rule })}
-          />
-        </div>
-        <Refusal error={say.error} />
-        <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
-          <PourOut
-            item={item}
-            batch={batch}
-            onPour={(ml) => say.mutate({ type: 'poured', vesselId: item.vesselId, ml })}
-            pending={say.isPending || blocked}
-          />
-          {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
-          {item.vesselId === JUG && <LinkButton to={`/mix/${batch.id}`}>Put it right</LinkButton>}
-          <MeasurePh
-            batch={batch}
-            onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}
-          />
-          <StoodOut
-            item={item}
-            pending={say.isPending}
-            onOut={(minutes, ambientC) => say.mutate({ type: 'stood-out', vesselId: item.vesselId, minutes, ambientC })}
-          />
-          <Button
-            kind="quiet"
-            disabled={say.isPending}
-            onClick={() =>
-              say.mutate({
-                type: 'moved',
-                vesselId: item.vesselId,
-                where: stored.where === 'fridge' ? 'freezer' : 'fridge',
-              })
-            }
-          >
-            {stored.where === 'fridge' ? 'Freeze it' : 'Thaw it in the fridge'}
-          </Button>
-          <SomethingWrong onSign={(sign) => say.mutate({ type: 'observed', sign })} />
-          <Ask
-            trigger={<Button kind="quiet">Throw it away</Button>}
-            title="Throw it away?"
-            yes="Throw it away"
-            onYes={() => say.mutate({ type: 'discarded', why: 'thrown away from the shelf' })}
-          >
-            <p>This empties everything kept of the batch made {f.moment(item.madeOn)}. It can be undone on its page.</p>
-          </Ask>
-        </div>
+      <Refusal error={say.error} />
+      <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
+        <PourOut
+          item={item}
+          batch={batch}
+          onPour={(ml) => say.mutate({ type: 'poured', vesselId: item.vesselId, ml })}
+          pending={say.isPending || blocked}
+        />
+        {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
+        {item.vesselId === JUG && <LinkButton to={`/mix/${batch.id}`}>Put it right</LinkButton>}
+        <MeasurePh
+          batch={batch}
+          onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}
+        />
+        <StoodOut
+          item={item}
+          pending={say.isPending}
+          onOut={(minutes, ambientC) => say.mutate({ type: 'stood-out', vesselId: item.vesselId, minutes, ambientC })}
+        />
+        <Button
+          kind="quiet"
+          disabled={say.isPending}
+          onClick={() =>
+            say.mutate({
+              type: 'moved',
+              vesselId: item.vesselId,
+              where: stored.where === 'fridge' ? 'freezer' : 'fridge',
+            })
+          }
+        >
+          {stored.where === 'fridge' ? 'Freeze it' : 'Thaw it in the fridge'}
+        </Button>
+        <SomethingWrong onSign={(sign) => say.mutate({ type: 'observed', sign })} />
+        <Ask
+          trigger={<Button kind="quiet">Throw it away</Button>}
+          title="Throw it away?"
+          yes="Throw it away"
+          onYes={() => say.mutate({ type: 'discarded', why: 'thrown away from the shelf' })}
+        >
+          <p>This empties everything kept of the batch made {f.moment(item.madeOn)}. It can be undone on its page.</p>
+        </Ask>
       </div>
-    </li>
+    </Card>
   );
 }
 

@@ -23,6 +23,7 @@ import { figure } from '@/shared/ui/Figure';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { ICE_PER_GLASS, RIGHT_AFTER_MIN } from './jugBench';
 import { dilutionLine } from './labelLine';
 import { mlWords } from './measures';
 import { MixPlaces } from './MixPlaces';
@@ -38,12 +39,13 @@ export function Component(): ReactNode {
   return <KeptJugPage key={jugId} jug={jug.data} house={house.data} />;
 }
 
-const ICE_PER_GLASS = 0.36;
-
 export const thinningOf = ({ iced, glassMl }: Pick<FreeJug, 'iced' | 'glassMl'>, kitchen: Kitchen): number =>
   iced
-    ? jugForGlass({ volumeMl: 1000, glassMl, iceG: ICE_PER_GLASS * glassMl, strengthX: 1, sugarGPerL: 60 }, kitchen, 5)
-        .thinning
+    ? jugForGlass(
+        { volumeMl: 1000, glassMl, iceG: ICE_PER_GLASS * glassMl, strengthX: 1, sugarGPerL: 60 },
+        kitchen,
+        RIGHT_AFTER_MIN,
+      ).thinning
     : 1;
 
 function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode {
