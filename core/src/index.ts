@@ -286,7 +286,7 @@ export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
 export { EXTRACTION_CLASSES } from './extraction/extractionClass';
 export { ambientMeltG, flashChill, glassOverIce, iceInDrink } from './heat/ice';
-export { cubesOfDrink, pourToBeRight, sipsOver, type IcedGlass, type Sip } from './heat/icedGlass';
+export { cubesOfDrink, portionCubes, pourToBeRight, sipsOver, type IcedGlass, type Sip } from './heat/icedGlass';
 export { fermentPace, jarBounds, tendingOf, type LiveJar, type Tending, type TendingTask } from './ferment/tending';
 export { jugForGlass, pourGlass, type Glass, type JugForGlass } from './plan/glass';
 

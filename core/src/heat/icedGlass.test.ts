@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cubesOfDrink, pourToBeRight, sipsOver, type IcedGlass } from './icedGlass';
+import { CUBE_ML, cubesOfDrink, portionCubes, pourToBeRight, sipsOver, type IcedGlass } from './icedGlass';
 
 const glass: IcedGlass = { pouredMl: 250, pouredC: 4, iceG: 110, iceC: -18, roomC: 22, glassG: 260 };
 
@@ -41,5 +41,36 @@ describe('a glass over ice', () => {
     expect(() => sipsOver(glass, 0, [0])).toThrow('x');
     expect(() => sipsOver(glass, 1, [-1])).toThrow('minutes');
     expect(() => pourToBeRight({ ...glass, iceX: 50 }, 1, 30)).toThrow('ice that is weaker');
+  });
+});
+
+describe('concentrate in cubes', () => {
+  it('comes to the wanted strength as far as whole cubes go', () => {
+    for (const concentrateX of [2.5, 4, 6])
+      for (const glassMl of [150, 200, 300]) {
+        const { cubes, waterMl, x } = portionCubes({ concentrateX, glassMl, wantedX: 1 });
+        expect(Number.isInteger(cubes)).toBe(true);
+        expect(cubes * CUBE_ML + waterMl).toBeLessThanOrEqual(glassMl + 1e-9);
+        expect(x).toBeGreaterThanOrEqual(1 - 1e-9);
+        expect(x).toBeLessThan(1.45);
+      }
+  });
+  it('never fills a glass with cubes alone beyond its brim', () => {
+    const { cubes, waterMl } = portionCubes({ concentrateX: 1.2, glassMl: 100, wantedX: 1 });
+    expect(cubes * CUBE_ML).toBeLessThanOrEqual(100);
+    expect(waterMl).toBeGreaterThan(0);
+  });
+  it('refuses what is no concentrate', () =>
+    expect(() => portionCubes({ concentrateX: 1, glassMl: 200, wantedX: 1 })).toThrow(/concentrateX.*above ×1/));
+});
+
+describe('ice in a jug', () => {
+  it('melts faster where more heat comes in', () => {
+    const jug = { pouredMl: 1500, pouredC: 4, iceG: 500, iceC: -18, roomC: 22, glassG: 900 };
+    const [glass, tall] = [undefined, 1].map(
+      (lossWPerK) => sipsOver({ ...jug, ...(lossWPerK === undefined ? {} : { lossWPerK }) }, 1, [60])[0]!,
+    );
+    expect(tall!.meltedG).toBeGreaterThan(glass!.meltedG);
+    expect(tall!.x).toBeLessThan(glass!.x);
   });
 });

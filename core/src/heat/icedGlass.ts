@@ -72,3 +72,32 @@ export const cubesOfDrink = (glass: IcedGlass, x: number): { x: number; cubes: n
   cubes: Math.max(1, Math.round(glass.iceG / CUBE_ML)),
   ml: Math.max(1, Math.round(glass.iceG / CUBE_ML)) * CUBE_ML,
 });
+
+/**
+ * Concentrate frozen in cubes, one glass at a time: how many go into a glass, and the water that is poured on them. Whole cubes, so
+ * the glass comes out a little off; what it comes to is said.
+ * @throws InputError for a concentrate that is no stronger than the glass
+ */
+export function portionCubes({
+  concentrateX,
+  glassMl,
+  wantedX,
+}: {
+  concentrateX: number;
+  glassMl: number;
+  wantedX: number;
+}): {
+  cubes: number;
+  waterMl: number;
+  x: number;
+} {
+  requirePositive('portionCubes', 'glassMl', glassMl, 'ml');
+  requirePositive('portionCubes', 'wantedX', wantedX, '×');
+  if (!(concentrateX > wantedX))
+    throw new InputError('portionCubes', 'concentrateX', `above ×${wantedX}`, concentrateX);
+  const most = Math.max(1, Math.floor(glassMl / CUBE_ML));
+  const cubes = Math.min(most, Math.max(1, Math.round((wantedX * glassMl) / (concentrateX * CUBE_ML))));
+  // The glass is filled by what thins the cubes right, as far as it goes.
+  const waterMl = Math.min(glassMl - cubes * CUBE_ML, cubes * CUBE_ML * (concentrateX / wantedX - 1));
+  return { cubes, waterMl, x: (concentrateX * cubes * CUBE_ML) / (cubes * CUBE_ML + waterMl) };
+}

@@ -127,11 +127,14 @@ function inWholeMeasures(
     measuredWith,
   }: { liquids: BlendLiquid[]; goals: BlendGoal[]; wish: BenchWish; measuredWith: MeasuredWith },
 ): Solved {
-  const stepped = liquids.map((l, i) =>
-    parts[i]!.setMl === undefined && exact.volumesMl[l.id]! > 1
-      ? { ...l, stepMl: stepMl(measuredWith, exact.volumesMl[l.id]!) }
-      : l,
-  );
+  const stepped = liquids.map((l, i) => {
+    const ml = exact.volumesMl[l.id]!;
+    if (parts[i]!.setMl !== undefined || ml <= 1) return l;
+    const step = stepMl(measuredWith, ml);
+    // Bounds with no whole measure between them are poured by the millilitre.
+    const fits = Math.floor((l.maxMl ?? Infinity) / step + 1e-9) >= Math.ceil((l.minMl ?? 0) / step - 1e-9);
+    return fits ? { ...l, stepMl: step } : l;
+  });
   const whole = solveBlend({ liquids: stepped, goals, volumeMl: wish.volumeMl });
   return whole.kind === 'blend' ? whole : exact;
 }

@@ -157,6 +157,14 @@ describe('serving', () => {
     await type('Over', '120');
     expect(screen.getByText(/^The first glass is/)).toHaveTextContent(/the last ×0\.[78]\d/);
   });
+  it('counts cubes of concentrate for a glass, and refuses one that is too weak', async () => {
+    open();
+    expect(await screen.findByTestId('portion-cubes')).toHaveTextContent('2 cubes');
+    await type('Cube strength', '2');
+    expect(screen.getByTestId('portion-cubes')).toHaveTextContent('4 cubes');
+    await type('Frozen concentrate', '1.5');
+    expect(screen.getByRole('alert')).toHaveTextContent('It must be stronger than the glass: above ×2 is wanted.');
+  });
   it('sets a pop, and does not with spirit in it', async () => {
     open();
     expect(await screen.findByTestId('pop-sets')).toHaveTextContent(/sets/);

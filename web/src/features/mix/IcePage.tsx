@@ -15,7 +15,7 @@ import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { IceInJug, KeptHot, Pops, Shaken } from './ServePanels';
+import { ConcentrateCubes, IceInJug, KeptHot, Pops, Shaken } from './ServePanels';
 import { MixPlaces } from './MixPlaces';
 
 export function Component(): ReactNode {
@@ -33,6 +33,7 @@ export function Component(): ReactNode {
         </div>
         <div className="space-y-3">
           <FlashChill kitchen={house.data.forPlans} />
+          <ConcentrateCubes />
           <Shaken kitchen={house.data.forPlans} />
           <Pops kitchen={house.data.forPlans} />
         </div>

@@ -7,6 +7,7 @@ import {
   InputError,
   popOf,
   popToFeel,
+  portionCubes,
   shaken,
   sipsOver,
   type Kitchen,
@@ -58,6 +59,49 @@ export function IceInJug({ kitchen }: { kitchen: Kitchen }): ReactNode {
       </p>
     </Panel>
   );
+}
+
+/** Concentrate in cubes: a glass at a time, from the freezer. */
+export function ConcentrateCubes(): ReactNode {
+  const [concentrateX, setX] = useState(4);
+  const [glassMl, setGlass] = useState(200);
+  const [wantedX, setWanted] = useState(1);
+  const found = cubesFor({ concentrateX, glassMl, wantedX });
+  return (
+    <Panel title="Concentrate in cubes">
+      <p className={SENTENCE}>
+        Concentrate of ×
+        {figure('Frozen concentrate', concentrateX, { unit: '×', min: 1.1, max: 12, step: 0.1, digits: 1 }, setX)}{' '}
+        frozen in a tray, for glasses of{' '}
+        {figure('Cube glass', glassMl, { unit: 'ml', min: 60, max: 1000, step: 10, shown: true }, setGlass)} at ×
+        {figure('Cube strength', wantedX, { unit: '×', min: 0.2, max: 4, step: 0.05, digits: 2 }, setWanted)}.
+      </p>
+      {'fault' in found ? (
+        <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
+          {found.fault}
+        </p>
+      ) : (
+        <p className="text-lg">
+          <strong data-testid="portion-cubes">
+            {found.cubes} {found.cubes === 1 ? 'cube' : 'cubes'}
+          </strong>{' '}
+          and {f.volume(found.waterMl)} of cold water a glass: {f.strength(found.x)} when they have melted.
+        </p>
+      )}
+      <p className="mt-1 text-sm text-muted">
+        Cubes of 27 ml, an ordinary tray (house estimate). Frozen it keeps 3 months for its taste.
+      </p>
+    </Panel>
+  );
+}
+
+function cubesFor(...args: Parameters<typeof portionCubes>): ReturnType<typeof portionCubes> | { fault: string } {
+  try {
+    return portionCubes(...args);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return { fault: `It must be stronger than the glass: ${error.accepted} is wanted.` };
+  }
 }
 
 /** Shaken with ice and strained off it. */
