@@ -1,4 +1,5 @@
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
 import { TextDecoder, TextEncoder } from 'node:util';
 
 // jsdom has no layout; charts and floating panels only need the observer to exist.
@@ -11,3 +12,6 @@ globalThis.ResizeObserver ??= NoResizeObserver;
 
 // The router encodes text; jsdom leaves that to the browser.
 Object.assign(globalThis, { TextEncoder, TextDecoder });
+
+// A busy machine is several times slower than a quiet one; what never comes still fails.
+configure({ asyncUtilTimeout: 8000 });
