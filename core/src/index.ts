@@ -85,6 +85,7 @@ export {
   nearestThatWorks,
   planDrink,
   plannedJugMl,
+  SEEN_THROUGH,
   type NoPlan,
   type Plan,
   type PlannedBrew,

@@ -355,7 +355,7 @@ export const plannedJugMl = (plan: Plan): number => mixTotalMl(plan.jug.mix);
  * Share of a vessel's width that its liquid seems to be seen through: light enters from all sides. House estimate;
  * the full width would show every concentrate as black.
  */
-const SEEN_THROUGH = 0.09;
+export const SEEN_THROUGH = 0.09;
 
 /** Colour of a liquid in a vessel, as it looks from the front. */
 export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string =>

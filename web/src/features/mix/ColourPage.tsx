@@ -4,6 +4,7 @@ import {
   InputError,
   liquorColourOf,
   readPhoto,
+  SEEN_THROUGH,
   type Drink,
   type Liquid,
   type PhotoReading,
@@ -70,10 +71,10 @@ function ColourPage({ drinks, standing }: { drinks: readonly Drink[]; standing: 
                   { unit: 'cm', min: 1, max: 30, step: 0.5, digits: 1, shown: true },
                   setDepth,
                 )}
-                .
+                across.
               </p>
               <div className="mt-2 flex flex-wrap gap-6">
-                <Swatch name="By the model" rgb={liquorColourOf(chosen.liquid, depthCm)} />
+                <Swatch name="By the model" rgb={liquorColourOf(chosen.liquid, depthCm * SEEN_THROUGH)} />
                 {picked.drink && <Swatch name="As picked" rgb={picked.drink} />}
                 {reading && 'corrected' in reading && <Swatch name="Beside a true white" rgb={reading.corrected} />}
               </div>
@@ -115,7 +116,7 @@ function choicesOf(
 
 function read(drink: Rgb, white: Rgb, liquid: Liquid, depthCm: number): PhotoReading | { fault: string } {
   try {
-    return readPhoto(drink, white, (times) => liquorColourOf(liquid, depthCm * times));
+    return readPhoto(drink, white, (times) => liquorColourOf(liquid, depthCm * SEEN_THROUGH * times));
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     return { fault: `That is no white to measure against: pick ${error.accepted}.` };

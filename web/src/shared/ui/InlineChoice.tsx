@@ -31,7 +31,7 @@ export function InlineChoice<T extends string>({
         <Select.Content
           position="popper"
           sideOffset={6}
-          className="z-50 max-w-[92vw] rounded-md border border-ink/40 bg-surface p-1 shadow-lg"
+          className="z-50 max-h-[var(--radix-select-content-available-height)] max-w-[92vw] rounded-md border border-ink/40 bg-surface p-1 shadow-lg"
         >
           <Select.Viewport>
             {choices.map((c) => (
