@@ -63,14 +63,14 @@ function ColourPage({ drinks, standing }: { drinks: readonly Drink[]; standing: 
           {chosen ? (
             <>
               <p className="leading-9">
-                It should be <InlineChoice label="Drink" value={chosen.value} choices={choices} onValue={setId} />, seen
-                through{' '}
+                It should be <InlineChoice label="Drink" value={chosen.value} choices={choices} onValue={setId} />, in a
+                glass{' '}
                 {figure(
                   'Thickness',
                   depthCm,
                   { unit: 'cm', min: 1, max: 30, step: 0.5, digits: 1, shown: true },
                   setDepth,
-                )}
+                )}{' '}
                 across.
               </p>
               <div className="mt-2 flex flex-wrap gap-6">
