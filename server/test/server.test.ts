@@ -72,23 +72,27 @@ describe('its database', () => {
 const DEMO_TIMEOUT_MS = 90_000;
 
 describe('the demo notebook', () => {
-  it('looks lived in: batches, tastings, one thrown away, a steep and a jar running, lots that differ', async () => {
-    server.now = new Date();
-    await seedDemo(server.application, server.now);
-    const { batches } = (await server.http.get('/api/batches?limit=200')).body;
-    expect(batches).toHaveLength(DEMO_BATCHES.length + OTHER_BATCHES.length + 2);
-    const phases = batches.map((b: { phase: string }) => b.phase);
-    expect(phases.filter((p: string) => p === 'running')).toHaveLength(2);
-    expect(phases.filter((p: string) => p === 'discarded')).toHaveLength(1);
-    expect((await server.http.get('/api/shelf')).body.batches.length).toBeGreaterThan(0);
-    const drink = (await server.http.get('/api/drinks/roselle-rose-hip-cooler')).body;
-    expect(drink.tastings).toHaveLength(7);
-    expect(drink.next.kind).not.toBe('none');
-    const house = (await server.http.get('/api/house')).body;
-    const roselle = house.pantry.find((p: { body: { plant: string } }) => p.body.plant === 'roselle_dried_whole');
-    expect(new Set(roselle.body.lots.map((l: { potency: number }) => l.potency)).size).toBe(2);
-    expect(house.plants).toHaveLength(1);
-  }, DEMO_TIMEOUT_MS);
+  it(
+    'looks lived in: batches, tastings, one thrown away, a steep and a jar running, lots that differ',
+    async () => {
+      server.now = new Date();
+      await seedDemo(server.application, server.now);
+      const { batches } = (await server.http.get('/api/batches?limit=200')).body;
+      expect(batches).toHaveLength(DEMO_BATCHES.length + OTHER_BATCHES.length + 2);
+      const phases = batches.map((b: { phase: string }) => b.phase);
+      expect(phases.filter((p: string) => p === 'running')).toHaveLength(2);
+      expect(phases.filter((p: string) => p === 'discarded')).toHaveLength(1);
+      expect((await server.http.get('/api/shelf')).body.batches.length).toBeGreaterThan(0);
+      const drink = (await server.http.get('/api/drinks/roselle-rose-hip-cooler')).body;
+      expect(drink.tastings).toHaveLength(7);
+      expect(drink.next.kind).not.toBe('none');
+      const house = (await server.http.get('/api/house')).body;
+      const roselle = house.pantry.find((p: { body: { plant: string } }) => p.body.plant === 'roselle_dried_whole');
+      expect(new Set(roselle.body.lots.map((l: { potency: number }) => l.potency)).size).toBe(2);
+      expect(house.plants).toHaveLength(1);
+    },
+    DEMO_TIMEOUT_MS,
+  );
 
   it('is not filled twice, nor over a cook’s own batches', async () => {
     server.now = new Date();
