@@ -220,6 +220,22 @@ it('a brew that is measured goes into a jug of anything, by its drink’s own me
   expect(useJugBench.getState().lines.at(-1)!.from).toEqual({ kind: 'brew', batchId: 'b1', brewId: 'concentrate' });
 });
 
+it('the rules speak of a brew that is measured before it is poured, not only when it is refused', async () => {
+  const told: Parameters<typeof aBatchOf>[2] = [
+    [7, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }],
+    [22, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }],
+    [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
+  ];
+  server.answers['/api/batches/b1'] = aBatchOf(ROSELLE_COOLER, 60, told);
+  server.answers['/api/batches?limit=50'] = { batches: [{ id: 'b1', phase: 'measured' }], serverNow: now() };
+  useJugBench.setState({ audience: ['pregnant'] });
+  openJug();
+  await userEvent.click(await screen.findByRole('button', { name: 'Put something beside it' }));
+  await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: /measured, not bottled yet/ }));
+  expect(await screen.findByText('HIB-01')).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'Pour it and log' })).toBeDisabled();
+});
+
 describe('guests', () => {
   it('adds a kind of guest, and takes one off the list', async () => {
     show(<GuestsPage />, '/mix/guests', '/mix/guests');

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import {
+  batchAfter,
   brewLines,
-  concentrateOf,
+  EVENT_VERSION,
   factsOfPour,
   findingsOfJug,
   JUG,
@@ -49,7 +50,7 @@ export function usePourables(): Pourables {
   const standing = useMemo(
     () => [
       ...(shelf.data?.batches ?? []).flatMap((b) => fromShelf(b, now)),
-      ...(brewing.data ?? []).flatMap(fromBrewing),
+      ...(brewing.data ?? []).flatMap((b) => fromBrewing(b, now)),
       ...(jugs.data ?? []).map((j) => fromJug(j, now)),
     ],
     [shelf.data, brewing.data, jugs.data, now],
@@ -78,17 +79,27 @@ const fromShelf = (batch: Batch, now: number): Standing[] =>
       };
     });
 
-const fromBrewing = (batch: Batch): Standing[] =>
-  brewLines(batch.plan).map(({ brewId }) => ({
-    from: { kind: 'brew', batchId: batch.id, brewId },
-    name: `${batch.plan.drink.name}: ${nameOf(batch.plan, brewId).toLowerCase()}`,
-    note: batch.phase === 'measured' ? 'measured, not bottled yet' : 'still being made: as the model expects it',
-    liquid: concentrateOf(batch, brewId),
-    ready: batch.phase === 'measured',
-    stopped: undefined,
-    madeAt: batch.startedAt,
-    factsOf: () => [],
-  }));
+/** A brew that is poured from is bottled first, so it is looked at as if it had been: the rules are told the same here and there. */
+function fromBrewing(batch: Batch, now: number): Standing[] {
+  const at = new Date(now).toISOString();
+  const bottled = batchAfter([
+    ...batch.events,
+    { id: 'bottled', batchId: batch.id, seq: batch.events.length, at, v: EVENT_VERSION, type: 'bottled' },
+  ]);
+  return brewLines(batch.plan).map(({ lineId, brewId }) => {
+    const stored = bottled.vessels.find((v) => v.id === lineId)!;
+    return {
+      from: { kind: 'brew', batchId: batch.id, brewId },
+      name: `${batch.plan.drink.name}: ${nameOf(batch.plan, brewId).toLowerCase()}`,
+      note: batch.phase === 'measured' ? 'measured, not bottled yet' : 'still being made: as the model expects it',
+      liquid: stored.liquid,
+      ready: batch.phase === 'measured',
+      stopped: undefined,
+      madeAt: batch.startedAt,
+      factsOf: (ml) => factsOfPour(bottled, stored, ml, now),
+    };
+  });
+}
 
 function fromJug(jug: FreeJug, now: number): Standing {
   const left = volumeMl(jug.liquid);
