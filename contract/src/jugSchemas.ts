@@ -3,6 +3,7 @@ import {
   AUDIENCE_FLAGS,
   botanicals,
   FREE_JUG_EVENT_VERSION,
+  JUG_STRENGTH,
   JUICES,
   POURABLE_RANGES,
   SWEETENERS,
@@ -73,7 +74,7 @@ export const startJugSchema = Joi.object({
   iced: Joi.boolean().strict().required(),
   standard: Joi.number().greater(0).max(100).required(),
   likeName: words(120),
-  wantedX: ranged(TARGET_RANGES.strengthX),
+  wantedX: ranged(JUG_STRENGTH),
   audience: Joi.array()
     .items(Joi.string().valid(...AUDIENCE_FLAGS))
     .unique()

@@ -43,7 +43,7 @@ describe('a jug that is asked for', () => {
     [{ parts: [] }, ['parts: must contain at least 1 items']],
     [{ capacityMl: 0 }, ['capacityMl: a number of at least 50']],
     [{ standard: 0 }, ['standard: must be greater than 0']],
-    [{ wantedX: 9 }, ['wantedX: a number of at most 3']],
+    [{ wantedX: 9 }, ['wantedX: a number of at most 6']],
     [{ name: '  ' }, ['name: must not have leading or trailing whitespace']],
     [{ iced: 'yes' }, ['iced: must be a boolean']],
     [{ parts: [{ ...water, ml: -5 }] }, ['parts.0.ml: must be greater than 0']],

@@ -305,6 +305,7 @@ export { colourDepthPerCm, flavoursOf, shadeOf, sweetGPerL, type Flavour, type S
 export {
   benchFigures,
   fillJug,
+  JUG_STRENGTH,
   LADLE_ML,
   stepMl,
   type BenchFigures,

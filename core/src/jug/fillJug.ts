@@ -33,6 +33,9 @@ export type BenchWish = {
   standard: number;
 };
 
+/** Accepted strength of a jug: stronger than any glass, because a jug may be a base. */
+export const JUG_STRENGTH = { unit: '×', min: 0.2, max: 6 } as const;
+
 /** What a cook measures with: a jug to 5 ml, cups and spoons, or whole ladles. */
 export type MeasuredWith = 'ml' | 'cups' | 'ladles';
 

@@ -5,7 +5,6 @@ import {
   decide,
   factsOfPlan,
   findingsOf,
-  findingsOfJug,
   freezePlan,
   planDrink,
   pourTogether,
@@ -116,7 +115,7 @@ export class BatchesService {
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
       const { audience, glassMl } = batch.plan.target;
       const liquid = pourTogether(...parts.map((p) => p.liquid));
-      refuseBlocked(findingsOfJug({ liquid, parts, glassMl, audience }, Date.parse(at)));
+      refuseBlocked(await this.pours.findings({ liquid, parts, glassMl, audience }, at));
       return this.store.append(batchId, now, event, this.serverNow(), transaction);
     });
     this.stream.announce({ batchId, seq: events.length - 1 });

@@ -1,14 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import {
-  decideFreeJug,
-  findingsOfJug,
-  freeJugAfter,
-  volumeMl,
-  warningsOfJug,
-  type FreeJug,
-  type FreeJugEvent,
-} from '@steepsis/core';
+import { decideFreeJug, freeJugAfter, volumeMl, warningsOfJug, type FreeJug, type FreeJugEvent } from '@steepsis/core';
 import type { JugList, JugSay, JugView, StartJug } from '@steepsis/contract';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -53,7 +45,7 @@ export class JugsService {
           'parts',
           `Up to ${Math.round(jug.capacityMl)} ml goes into this jug, not ${Math.round(volumeMl(poured.liquid))} ml.`,
         );
-      this.gate(poured, at);
+      await this.gate(poured, at);
       return this.store.append(id, [], event, this.serverNow(), transaction);
     });
     this.stream.announce({ jugId: id });
@@ -73,7 +65,7 @@ export class JugsService {
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
       if (happened.type === 'added') {
         const after = [...jug.parts, ...happened.parts];
-        refuseBlocked(findingsOfJug({ ...jug, parts: after }, Date.parse(event.at)));
+        refuseBlocked(await this.pours.findings({ ...jug, parts: after }, event.at));
       }
       if (happened.type === 'undone') await this.giveBack(before, happened.eventId, event.at, transaction);
       return this.store.append(id, before, happened, this.serverNow(), transaction);
@@ -105,8 +97,8 @@ export class JugsService {
   }
 
   /** Nothing is poured that a rule stops, and warnings are read first. */
-  private gate(jug: FreeJug, at: string): void {
-    const findings = findingsOfJug(jug, Date.parse(at));
+  private async gate(jug: FreeJug, at: string): Promise<void> {
+    const findings = await this.pours.findings(jug, at);
     refuseBlocked(findings);
     const unread = warningsOfJug(findings).filter((w) => !jug.acknowledged.includes(w.id));
     if (unread.length === 0) return;

@@ -7,6 +7,7 @@ import {
   decide,
   decideFreeJug,
   factsOfPour,
+  findingsOfJug,
   freeJugAfter,
   InputError,
   isKept,
@@ -17,6 +18,7 @@ import {
   type BatchEventBody,
   type Finding,
   type FreeJugEventBody,
+  type JugForRules,
   type Kept,
   type PouredPart,
   type Told,
@@ -67,6 +69,11 @@ export class PoursService {
       if (from.kind === 'shelf') await this.tellBatch(from.batchId, event, at, transaction);
       if (from.kind === 'jug') await this.tellJug(from.jugId, event, at, transaction);
     }
+  }
+
+  /** What the rules say of a jug in this house. */
+  async findings(jug: JugForRules, at: string): Promise<readonly Finding[]> {
+    return findingsOfJug(jug, Date.parse(at), (await this.house.kitchen()).altitudeM);
   }
 
   private async takeTold(part: AskedPart & { from: Told }, field: string, at: string): Promise<PouredPart> {

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Audience, Drink, MeasuredWith, Shade } from '@steepsis/core';
+import { JUG_STRENGTH, type Audience, type Drink, type MeasuredWith, type Shade } from '@steepsis/core';
 import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { figure, TextField } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -60,7 +60,7 @@ export function JugSentence({
           {w.strengthX !== undefined && (
             <>
               ×
-              {figure('Strength', w.strengthX, { unit: '×', min: 0.2, max: 6, step: 0.05, digits: 2 }, (strengthX) =>
+              {figure('Strength', w.strengthX, { ...JUG_STRENGTH, step: 0.05, digits: 2 }, (strengthX) =>
                 wish({ strengthX }),
               )}{' '}
               of{' '}

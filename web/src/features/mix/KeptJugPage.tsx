@@ -179,7 +179,8 @@ function JugFacts({
               <LabelLine
                 line={dilutionLine({
                   strengthX: figures.strengthX,
-                  wantedX: Math.min(jug.wantedX, 1.5),
+                  // A jug that was wanted stronger than a glass is a base: its label lets it down to one.
+                  wantedX: Math.min(jug.wantedX, 1),
                   thinning,
                   glassMl: jug.glassMl,
                 })}
