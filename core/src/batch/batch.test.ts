@@ -5,7 +5,7 @@ import { shelfItemsOf } from '../keeping/shelf';
 import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../test/aBatch';
 import { actualMinutes, batchAfter, concentrateOf, runningStage, runOfBatch } from './batch';
 import type { BatchEventBody } from './batchEvent';
-import { correctForVolume, steamShare } from './correctForVolume';
+import { correctedTo, steamShare } from '../brew/correctForVolume';
 import { decide } from './decide';
 import { curveOfBatch, progressAt } from './progress';
 
@@ -70,14 +70,14 @@ describe('a measured volume', () => {
   const run = aPlan().brews[0].run;
   it('is what is on hand then', () => expect(volumeMl(concentrateOf(aBatch(MEASURED), BREW))).toBeCloseTo(1130, 3));
   it('a low one makes it a little stronger, for part of the gap is steam', () => {
-    const [low, expected] = [correctForVolume(run, 1000), run.concentrate];
+    const [low, expected] = [correctedTo(run.concentrate, run.ledger, 1000), run.concentrate];
     expect(weightedStrength(low)).toBeGreaterThan(weightedStrength(expected));
     expect(weightedStrength(low) / weightedStrength(expected)).toBeLessThan(1.14);
-    expect(steamShare(run)).toBeGreaterThan(0);
-    expect(steamShare(run)).toBeLessThan(0.5);
+    expect(steamShare(run.ledger)).toBeGreaterThan(0);
+    expect(steamShare(run.ledger)).toBeLessThan(0.5);
   });
   it('a high one never holds more extract than was dissolved', () => {
-    const high = correctForVolume(run, volumeMl(run.concentrate) + 40);
+    const high = correctedTo(run.concentrate, run.ledger, volumeMl(run.concentrate) + 40);
     expect(high.acidG).toBeLessThanOrEqual(run.at(run.endMin).liquor.acidG);
   });
 });

@@ -1,10 +1,13 @@
-import { runBrew, type BrewRun } from '../brew/brewRun';
-import { untilStrained, type Stage } from '../drink/drink';
+import { runBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
+import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import type { TendingTask } from '../ferment/tending';
 import type { Vessel } from '../heat/vessel';
-import type { BatchEvent, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
-import { correctForVolume } from './correctForVolume';
+import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
+import { NO_CHANGES, wayAsMade, type Changes } from './asItWent';
+import { correctForBrix } from './correctForBrix';
+import { correctedTo } from '../brew/correctForVolume';
+import type { Happening } from '../brew/brewRun';
 import { addSugar, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
 import type { PouredPart } from '../jug/pouredPart';
@@ -46,7 +49,14 @@ export type BrewState = {
   stages: readonly StageRecord[];
   /** when the liquor was off the plants and all was done to it */
   doneAt: string | undefined;
+  /** at the end, when everything was done to it */
   measuredVolumeMl: number | undefined;
+  /** right after the strain, where something is still done to it; all pots */
+  strainedVolumeMl: number | undefined;
+  /** of what came out: one pan with it on the scale, the pan counted, g; °Bx */
+  panWeightG: number | undefined;
+  brix: number | undefined;
+  changes: Changes;
   /** what was done to it while it lived, and when */
   tended: readonly { task: TendingTask | 'added'; at: string }[];
 };
@@ -73,6 +83,12 @@ export type Batch = {
   vessels: readonly StoredVessel[];
   tastings: readonly Tasting[];
   discardedWhy: string | undefined;
+  /** what was seen to or left on the list before the heat; undefined where nothing was laid out */
+  laidOut: Readonly<Record<string, 'seen' | 'left'>> | undefined;
+  /** calls that were heard, and when they ring again if they do */
+  heard: Readonly<Record<string, { againAtMs: number | undefined }>>;
+  /** how what was strained is cooled, and since when */
+  cooledBy: readonly { at: string; how: CooledBy }[];
   events: readonly BatchEvent[];
 };
 
@@ -91,7 +107,7 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     plan: first.plan,
     startedAt: first.at,
     phase: 'running',
-    brews: first.plan.brews.map((b, i) => (i === 0 ? startedBrew(b, first.at) : waitingBrew(b))),
+    brews: first.plan.brews.map((b, i) => (i === 0 && !first.layOut ? startedBrew(b, first.at) : waitingBrew(b))),
     strainedAt: undefined,
     ph: undefined,
     temps: [],
@@ -103,6 +119,9 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     vessels: [],
     tastings: [],
     discardedWhy: undefined,
+    laidOut: first.layOut ? {} : undefined,
+    heard: {},
+    cooledBy: [],
     events,
   };
   return ordered.reduce(applyEvent, start);
@@ -119,6 +138,24 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
       return withBrew(batch, event.brewId, () => startedBrew(frozenBrew(batch.plan, event.brewId), event.at));
     case 'stage-ended':
       return withBrew(batch, event.brewId, (b) => endStage(batch.plan, b, event.stageId, event.at));
+    case 'stage-skipped':
+      return withBrew(batch, event.brewId, (b) =>
+        changed(endStage(batch.plan, b, event.stageId, event.at), { skipped: [event.stageId] }),
+      );
+    case 'laid-out':
+      return { ...batch, laidOut: { ...batch.laidOut, [event.item]: event.how } };
+    case 'put-in':
+    case 'taken-out':
+    case 'left-out':
+    case 'lid-set':
+    case 'topped-up':
+      return withBrew(batch, event.brewId, (b) => happenedTo(b, event));
+    case 'heard': {
+      const againAtMs = event.againMin === undefined ? undefined : Date.parse(event.at) + event.againMin * 60_000;
+      return { ...batch, heard: { ...batch.heard, [event.call]: { againAtMs } } };
+    }
+    case 'cooled-by':
+      return { ...batch, cooledBy: [...batch.cooledBy, { at: event.at, how: event.how }] };
     case 'tended':
       return withBrew(batch, event.brewId, (b) => ({
         ...b,
@@ -164,15 +201,91 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
 function measured(batch: Batch, event: BatchEvent & { type: 'measured' }): Batch {
   switch (event.what) {
     case 'volume':
-      return withBrew(batch, event.brewId, (b) => ({ ...b, measuredVolumeMl: event.value }));
+      return withBrew(batch, event.brewId, (b) =>
+        b.doneAt ? { ...b, measuredVolumeMl: event.value } : { ...b, strainedVolumeMl: event.value },
+      );
     case 'temp':
-      return { ...batch, temps: [...batch.temps, { at: event.at, tempC: event.value }] };
+      return event.brewId === undefined
+        ? { ...batch, temps: [...batch.temps, { at: event.at, tempC: event.value }] }
+        : withBrew(batch, event.brewId, (b) => seenOf(b, event.at, { kind: 'temp', tempC: event.value }));
+    case 'pan-weight':
+      return withBrew(batch, event.brewId, (b) =>
+        isOffPlants(batch.plan, b)
+          ? { ...b, panWeightG: event.value }
+          : seenOf(b, event.at, { kind: 'weight', netG: event.value - panOf(batch.plan, b.brewId).emptyG }),
+      );
+    case 'brix':
+      return withBrew(batch, event.brewId, (b) => ({ ...b, brix: event.value }));
     case 'ph': {
       const method = event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate';
       return { ...batch, ph: { ph: event.value, method } };
     }
   }
 }
+
+/** How far into its running stage a brew is at a moment; undefined when none runs. */
+function momentOf(state: BrewState, at: string): { stageId: string; atMin: number } | undefined {
+  const running = state.stages.find((s) => s.endedAt === undefined);
+  return running && { stageId: running.stageId, atMin: minutesBetween(running.startedAt, at) };
+}
+
+function changed(state: BrewState, more: Partial<Changes>): BrewState {
+  const { changes: c } = state;
+  return {
+    ...state,
+    changes: {
+      put: [...c.put, ...(more.put ?? [])],
+      taken: [...c.taken, ...(more.taken ?? [])],
+      leftOut: [...c.leftOut, ...(more.leftOut ?? [])],
+      skipped: [...c.skipped, ...(more.skipped ?? [])],
+      happened: [...c.happened, ...(more.happened ?? [])],
+    },
+  };
+}
+
+type Seen<H = Happening> = H extends Happening ? Omit<H, 'stageId' | 'atMin'> : never;
+
+function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
+  const moment = momentOf(state, at);
+  return moment ? changed(state, { happened: [{ ...moment, ...seen } as Happening] }) : state;
+}
+
+type PotEvent = Extract<BatchEvent, { type: 'put-in' | 'taken-out' | 'left-out' | 'lid-set' | 'topped-up' }>;
+
+function happenedTo(state: BrewState, event: PotEvent): BrewState {
+  const moment = momentOf(state, event.at);
+  if (!moment) return state;
+  switch (event.type) {
+    case 'put-in': {
+      const { ingredientId, grams, more = false } = event;
+      // What was left out and goes in after all is in.
+      const back = more ? state : withoutLeft(state, ingredientId);
+      return changed(back, { put: [{ ingredientId, enters: moment, grams, more }] });
+    }
+    case 'taken-out':
+      return changed(state, { taken: [{ ingredientId: event.ingredientId, leaves: moment }] });
+    case 'left-out':
+      return changed(state, { leftOut: [event.ingredientId] });
+    case 'lid-set':
+      return seenOf(state, event.at, { kind: 'lid', lid: event.lid });
+    case 'topped-up':
+      return seenOf(state, event.at, { kind: 'water', ml: event.ml, tempC: event.tempC });
+  }
+}
+
+const withoutLeft = (state: BrewState, ingredientId: string): BrewState => ({
+  ...state,
+  changes: { ...state.changes, leftOut: state.changes.leftOut.filter((id) => id !== ingredientId) },
+});
+
+/** Whether a brew has been strained: what runs now works on the liquor alone, or all of it is done. */
+export function isOffPlants(plan: FrozenPlan, state: BrewState): boolean {
+  if (state.doneAt) return true;
+  const running = state.stages.find((s) => s.endedAt === undefined);
+  return afterStraining(frozenBrew(plan, state.brewId).way).some((s) => s.id === running?.stageId);
+}
+
+const panOf = (plan: FrozenPlan, brewId: string): Vessel => vesselOf(plan, frozenBrew(plan, brewId).vesselId);
 
 const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) => StoredVessel): Batch => ({
   ...batch,
@@ -211,6 +324,10 @@ const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
   stages: [],
   doneAt: undefined,
   measuredVolumeMl: undefined,
+  strainedVolumeMl: undefined,
+  panWeightG: undefined,
+  brix: undefined,
+  changes: NO_CHANGES,
   tended: [],
 });
 
@@ -259,13 +376,16 @@ export const runningStage = (batch: Batch, brewId: string): StageRecord | undefi
 
 const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60000;
 
-/** How long the ended stages of a brew took, min. */
-export const actualMinutes = (batch: Batch, brewId: string): Record<string, number> =>
-  Object.fromEntries(
-    brewState(batch, brewId).stages.flatMap((s) =>
-      s.endedAt ? [[s.stageId, minutesBetween(s.startedAt, s.endedAt)] as const] : [],
-    ),
+/** How long the ended stages of a brew took, min; one that was skipped took none. */
+export function actualMinutes(batch: Batch, brewId: string): Record<string, number> {
+  const { stages, changes } = brewState(batch, brewId);
+  return Object.fromEntries(
+    stages.flatMap((s) => {
+      if (!s.endedAt) return [];
+      return [[s.stageId, changes.skipped.includes(s.stageId) ? 0 : minutesBetween(s.startedAt, s.endedAt)] as const];
+    }),
   );
+}
 
 export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
   const found = plan.kitchen.vessels.find((v) => v.id === vesselId);
@@ -273,32 +393,67 @@ export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
   return found;
 }
 
-/** One pot of a brew of a frozen plan, with how long its stages really took. */
-export function runOfFrozen(plan: FrozenPlan, brew: FrozenBrew, minutesOf: Record<string, number> = {}): BrewRun {
+/** One pot of a brew of a frozen plan, as planned. */
+export const runOfFrozen = (plan: FrozenPlan, brew: FrozenBrew): BrewRun => runBrew(setupOf(plan, brew));
+
+const setupOf = (plan: FrozenPlan, brew: FrozenBrew): BrewSetup => ({
+  way: brew.way,
+  scale: 1 / brew.pots,
+  vessel: vesselOf(plan, brew.vesselId),
+  kitchen: plan.kitchen,
+  factors: plan.factors,
+});
+
+/** The recipe of a brew as it came to be made so far. */
+export const wayAsItWent = (batch: Batch, brewId: string): BrewWay =>
+  wayAsMade(frozenBrew(batch.plan, brewId), brewState(batch, brewId).changes);
+
+/** What a brew is run by when something of it is taken otherwise than it was told. */
+export type Otherwise = {
+  minutesOf?: Readonly<Record<string, number>>;
+  /** from the recipe as it was made */
+  way?: (made: BrewWay) => BrewWay;
+};
+
+/** One pot of a brew as it really went so far: ended stages by their own times, what was changed as it was, the rest as planned. */
+export function runOfBatch(batch: Batch, brewId: string, { minutesOf, way }: Otherwise = {}): BrewRun {
+  const { plan } = batch;
+  const brew = frozenBrew(plan, brewId);
+  const { changes, strainedVolumeMl } = brewState(batch, brewId);
+  const made = wayAsItWent(batch, brewId);
   return runBrew({
-    way: brew.way,
-    scale: 1 / brew.pots,
-    vessel: vesselOf(plan, brew.vesselId),
-    kitchen: plan.kitchen,
-    factors: plan.factors,
-    actualMinutes: minutesOf,
+    ...setupOf(plan, brew),
+    way: way ? way(made) : made,
+    actualMinutes: minutesOf ?? actualMinutes(batch, brewId),
+    happened: changes.happened,
+    ...(strainedVolumeMl === undefined ? {} : { strainedMl: strainedVolumeMl / brew.pots }),
   });
 }
 
-/** One pot of a brew as it really went so far: ended stages by their own times, the rest as planned. */
-export const runOfBatch = (
-  batch: Batch,
-  brewId: string,
-  minutesOf: Record<string, number> = actualMinutes(batch, brewId),
-): BrewRun => runOfFrozen(batch.plan, frozenBrew(batch.plan, brewId), minutesOf);
-
-/** What a brew gave, all pots: as it was really made, and corrected to the measured volume once there is one. */
+/**
+ * What a brew gave, all pots: as it was really made, and corrected by what was measured of it: the pan on the scale, the
+ * jug, the refractometer.
+ */
 export function concentrateOf(batch: Batch, brewId: string): Liquid {
   const { pots } = frozenBrew(batch.plan, brewId);
   const run = runOfBatch(batch, brewId);
-  const { measuredVolumeMl } = brewState(batch, brewId);
-  const pot = measuredVolumeMl === undefined ? run.concentrate : correctForVolume(run, measuredVolumeMl / pots);
+  const { measuredVolumeMl, panWeightG, brix } = brewState(batch, brewId);
+  let pot = run.concentrate;
+  if (panWeightG !== undefined) pot = weighedTo(run, panWeightG - panOf(batch.plan, brewId).emptyG);
+  if (measuredVolumeMl !== undefined) pot = correctedTo(pot, run.ledger, measuredVolumeMl / pots);
+  if (brix !== undefined) {
+    const known = measuredVolumeMl !== undefined || panWeightG !== undefined;
+    const corrected = correctForBrix(pot, run.ledger, brix, known);
+    pot = known ? portionOf(corrected, volumeMl(pot) / volumeMl(corrected)) : corrected;
+  }
   return portionOf(pot, pots);
+}
+
+/** Boiled down, what a pan lacks or has too much of is water; anything else is as if a jug had said its volume. */
+function weighedTo({ concentrate, ledger }: BrewRun, netG: number): Liquid {
+  const gapG = massG(concentrate) - netG;
+  if (ledger.reducedMl > 0 && gapG < concentrate.waterG) return { ...concentrate, waterG: concentrate.waterG - gapG };
+  return correctedTo(concentrate, ledger, (volumeMl(concentrate) * netG) / massG(concentrate));
 }
 
 /** Parts of the mix that are brewed, with the brew each is poured from. */

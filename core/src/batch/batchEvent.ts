@@ -1,5 +1,5 @@
 import type { BrewFactors } from '../brew/brewRun';
-import type { BrewWay, Drink, Kitchen, PlanTarget } from '../drink/drink';
+import type { BrewWay, Drink, Kitchen, Lid, PlanTarget } from '../drink/drink';
 import type { TendingTask } from '../ferment/tending';
 import type { PouredPart } from '../jug/pouredPart';
 import type { MixVolumes } from '../plan/mixJug';
@@ -64,20 +64,53 @@ export type Verdict = {
 export const SIGNS = ['mould', 'slime', 'off_smell', 'bulging', 'unexpected_fizz'] as const;
 export type Sign = (typeof SIGNS)[number];
 
-export type MeasuredBy = 'jug' | 'scale' | 'meter' | 'strip' | 'thermometer' | 'estimate';
+export const MEASURED_BY = [
+  'jug',
+  'scale',
+  'meter',
+  'strip',
+  'thermometer',
+  'probe',
+  'refractometer',
+  'estimate',
+] as const;
+export type MeasuredBy = (typeof MEASURED_BY)[number];
+
+/** How what was strained is cooled. */
+export const COOLED_BY = ['counter', 'ice-bath', 'fridge'] as const;
+export type CooledBy = (typeof COOLED_BY)[number];
 
 /** What happened. Events are facts in the past: never edited, never removed; an undo is one more event. */
 export type BatchEventBody =
-  | { type: 'started'; plan: FrozenPlan }
-  /** the first brew starts with the batch, the others by themselves */
+  /** `layOut`: everything is laid out first, and the first brew waits for its heat as the others do */
+  | { type: 'started'; plan: FrozenPlan; layOut?: true }
+  /** something on the list before the heat was seen to, or left be */
+  | { type: 'laid-out'; item: string; how: 'seen' | 'left' }
+  /** the first brew starts with the batch unless it is laid out first, the others by themselves */
   | { type: 'brew-started'; brewId: string }
   | { type: 'stage-ended'; brewId: string; stageId: string }
+  /** left undone: it takes no time and does nothing */
+  | { type: 'stage-skipped'; brewId: string; stageId: string }
+  /** `grams` of all pots where it was not what was planned; `more` comes on top of what is in */
+  | { type: 'put-in'; brewId: string; ingredientId: string; grams?: number; more?: true }
+  | { type: 'taken-out'; brewId: string; ingredientId: string }
+  | { type: 'left-out'; brewId: string; ingredientId: string }
+  | { type: 'lid-set'; brewId: string; lid: Lid }
+  /** water poured into a pot that runs, ml of all pots */
+  | { type: 'topped-up'; brewId: string; ml: number; tempC: number }
+  /** a call was heard and rings no more, or again after a while */
+  | { type: 'heard'; call: string; againMin?: number }
+  | { type: 'cooled-by'; how: CooledBy }
   /** the hands' work on a live jar; a liquid that is added starts it anew */
   | { type: 'tended'; brewId: string; task: TendingTask | 'added' }
   | { type: 'measured'; what: 'volume'; brewId: string; value: number; method: MeasuredBy }
   | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy }
-  /** of what was strained, while it cools, °C */
-  | { type: 'measured'; what: 'temp'; value: number; method: MeasuredBy }
+  /** of a pot that runs; without a brew, of what was strained while it cools; °C */
+  | { type: 'measured'; what: 'temp'; brewId?: string; value: number; method: MeasuredBy }
+  /** one pot with all that is in it, the pot’s own weight counted, g */
+  | { type: 'measured'; what: 'pan-weight'; brewId: string; value: number; method: MeasuredBy }
+  /** of the strained liquor, °Bx */
+  | { type: 'measured'; what: 'brix'; brewId: string; value: number; method: MeasuredBy }
   /** `hadMl`: what there was of parts that are not brewed */
   | { type: 'mixed'; mix: MixVolumes; hadMl: MixVolumes; sugarAddedG: number }
   /** poured into the jug or a bottle of the shelf, to put it right */

@@ -2,7 +2,21 @@ import { volumeMl } from '../liquid/liquid';
 import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
 import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
-import { brewState, frozenBrew, JUG, onHandOf, runningStage, timedStages, vesselOf, type Batch } from './batch';
+import { SKIPPABLE } from './asItWent';
+import {
+  brewState,
+  frozenBrew,
+  isOffPlants,
+  JUG,
+  onHandOf,
+  runningStage,
+  runOfBatch,
+  strainedOffAt,
+  timedStages,
+  vesselOf,
+  wayAsItWent,
+  type Batch,
+} from './batch';
 import type { BatchEventBody } from './batchEvent';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
@@ -28,6 +42,11 @@ export type RefusalReason =
   | 'discarded'
   | 'too-early'
   | 'unbelievable-volume'
+  | 'unbelievable-weight'
+  | 'unknown-plant'
+  | 'already-in'
+  | 'cannot-be-skipped'
+  | 'nothing-in-the-pot'
   | 'over-full';
 
 const accepted: Decision = { kind: 'accepted' };
@@ -51,7 +70,7 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 }
 
 /** What a block stops: going on with the brew, serving it, calling it good. */
-const GATED = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'added', 'poured', 'tasted']);
+const GATED = new Set(['brew-started', 'stage-ended', 'stage-skipped', 'put-in', 'mixed', 'bottled', 'added', 'poured', 'tasted']);
 
 function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
@@ -66,8 +85,25 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
       return decideBrewStart(batch, event.brewId);
     case 'stage-ended':
       return decideStage(batch, event, at);
+    case 'stage-skipped':
+      return decideSkip(batch, event, at);
+    case 'laid-out':
+      return batch.laidOut && batch.brews.every((b) => !b.startedAt)
+        ? accepted
+        : refused('already-started', 'type', 'The list is for before the heat; this batch is on already.');
+    case 'put-in':
+    case 'taken-out':
+    case 'left-out':
+      return decidePlant(batch, event, at);
+    case 'lid-set':
+    case 'topped-up':
+      return potRuns(batch, event.brewId, at) ?? accepted;
+    case 'heard':
+      return accepted;
+    case 'cooled-by':
+      return strainedOffAt(batch) ? accepted : needsStrained(batch);
     case 'measured':
-      return event.what === 'volume' ? decideVolume(batch, event.brewId, event.value) : needsStrained(batch);
+      return decideMeasured(batch, event, at);
     case 'tended':
       return decideTending(batch, event.brewId);
     case 'observed':
@@ -135,6 +171,95 @@ function decideStage(batch: Batch, { brewId, stageId }: { brewId: string; stageI
     : accepted;
 }
 
+function decideSkip(batch: Batch, event: { brewId: string; stageId: string }, at: string): Decision {
+  const may = decideStage(batch, event, at);
+  if (may.kind === 'refused') return may;
+  const stage = frozenBrew(batch.plan, event.brewId).way.stages.find((s) => s.id === event.stageId)!;
+  return SKIPPABLE.has(stage.kind)
+    ? accepted
+    : refused('cannot-be-skipped', 'stageId', `Without ${stage.id} it is another drink. End it when it is done.`);
+}
+
+/** Refuses what is told of a pot that has nothing on its plants at that moment. */
+function potRuns(batch: Batch, brewId: string, at: string): Decision | undefined {
+  const unknown = unknownBrew(batch, brewId);
+  if (unknown) return unknown;
+  const state = brewState(batch, brewId);
+  const running = runningStage(batch, brewId);
+  if (!running || isOffPlants(batch.plan, state))
+    return refused('nothing-in-the-pot', 'brewId', 'This brew is not on its plants now: not begun, or strained already.');
+  return Date.parse(at) < Date.parse(running.startedAt)
+    ? refused('too-early', 'at', `A time at or after the stage began, ${running.startedAt}, is accepted.`)
+    : undefined;
+}
+
+type PlantEvent = Extract<BatchEventBody, { type: 'put-in' | 'taken-out' | 'left-out' }>;
+
+function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
+  const not = potRuns(batch, event.brewId, at);
+  if (not) return not;
+  const known = frozenBrew(batch.plan, event.brewId).way.ingredients.map((i) => i.id);
+  if (!known.includes(event.ingredientId))
+    return refused(
+      'unknown-plant',
+      'ingredientId',
+      `One of ${known.join(', ')} is accepted, not ${JSON.stringify(event.ingredientId.slice(0, 40))}.`,
+    );
+  const { put, taken } = brewState(batch, event.brewId).changes;
+  const isIn = put.some((p) => p.ingredientId === event.ingredientId);
+  if (event.type === 'put-in' && event.more)
+    return event.grams === undefined
+      ? refused('unknown-plant', 'grams', 'How many grams more is needed.')
+      : accepted;
+  if (event.type !== 'taken-out' && isIn) return refused('already-in', 'ingredientId', 'It is in already.');
+  return event.type === 'taken-out' && taken.some((t) => t.ingredientId === event.ingredientId)
+    ? refused('already-in', 'ingredientId', 'It has been taken out already.')
+    : accepted;
+}
+
+function decideMeasured(batch: Batch, event: Extract<BatchEventBody, { type: 'measured' }>, at: string): Decision {
+  switch (event.what) {
+    case 'volume':
+      return decideVolume(batch, event.brewId, event.value);
+    case 'ph':
+      return needsStrained(batch);
+    case 'temp':
+      if (event.brewId === undefined) return strainedOffAt(batch) ? accepted : needsStrained(batch);
+      return potRuns(batch, event.brewId, at) ?? accepted;
+    case 'pan-weight':
+      return decideWeight(batch, event, at);
+    case 'brix':
+      return unknownBrew(batch, event.brewId) ?? needsOffPlants(batch, event.brewId);
+  }
+}
+
+/** A pot weighs at least itself, and no more than with all that went into it. */
+function decideWeight(batch: Batch, { brewId, value }: { brewId: string; value: number }, at: string): Decision {
+  const unknown = unknownBrew(batch, brewId);
+  if (unknown) return unknown;
+  const off = isOffPlants(batch.plan, brewState(batch, brewId));
+  const not = off ? undefined : potRuns(batch, brewId, at);
+  if (not) return not;
+  const { pots, vesselId } = frozenBrew(batch.plan, brewId);
+  const { emptyG } = vesselOf(batch.plan, vesselId);
+  const way = wayAsItWent(batch, brewId);
+  const inG = way.waterMl + way.ingredients.reduce((sum, i) => sum + i.grams, 0);
+  const sweetG = Object.values(runOfBatch(batch, brewId).sweetenedG).reduce((sum, g) => sum + g, 0);
+  const most = emptyG + (inG / pots + sweetG) * 1.05;
+  return value > emptyG && value <= most
+    ? accepted
+    : refused(
+        'unbelievable-weight',
+        'value',
+        `Between the empty pot, ${Math.round(emptyG)} g, and all that went in, ${Math.round(most)} g, is accepted.`,
+      );
+}
+
+const needsOffPlants = (batch: Batch, brewId: string): Decision =>
+  isOffPlants(batch.plan, brewState(batch, brewId))
+    ? accepted
+    : refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
+
 const needsStrained = (batch: Batch): Decision =>
   batch.strainedAt ? accepted : refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
 
@@ -150,8 +275,8 @@ function decideTending(batch: Batch, brewId: string): Decision {
 function decideVolume(batch: Batch, brewId: string, ml: number): Decision {
   const unknown = unknownBrew(batch, brewId);
   if (unknown) return unknown;
-  if (!brewState(batch, brewId).doneAt)
-    return refused('not-strained-yet', 'type', 'The brew has not been strained yet.');
+  const off = needsOffPlants(batch, brewId);
+  if (off.kind === 'refused') return off;
   if (batch.phase === 'put-away')
     return refused(
       'already-put-away',
@@ -170,8 +295,8 @@ function decideVolume(batch: Batch, brewId: string, ml: number): Decision {
 
 /** A tenth more than all that went in, sugar and what dissolves counted with it, ml. */
 export function mostThatCanComeOutMl(batch: Batch, brewId: string): number {
-  const brew = frozenBrew(batch.plan, brewId);
-  return Math.max(brew.way.waterMl, brew.promised.volumeMl) * 1.1;
+  const { waterMl } = wayAsItWent(batch, brewId);
+  return Math.max(waterMl, frozenBrew(batch.plan, brewId).promised.volumeMl) * 1.1;
 }
 
 function needsMeasured(batch: Batch): Decision {
@@ -269,7 +394,7 @@ function decideUndo(batch: Batch, eventId: string): Decision {
 }
 
 /** Events that lead from one phase to the next; tastings, pours and pH readings stand on their own. */
-const FLOW = new Set(['brew-started', 'stage-ended', 'mixed', 'bottled', 'added', 'discarded']);
+const FLOW = new Set(['brew-started', 'stage-ended', 'stage-skipped', 'mixed', 'bottled', 'added', 'discarded']);
 
 function laterFlow(batch: Batch, eventId: string): boolean {
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));

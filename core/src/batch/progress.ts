@@ -40,12 +40,12 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
   if (!running || !stage) return undefined;
   const elapsedMin = Math.max(0, (nowMs - Date.parse(running.startedAt)) / 60000);
   const ended = actualMinutes(batch, brewId);
-  const asPlanned = runOfBatch(batch, brewId, ended);
+  const asPlanned = runOfBatch(batch, brewId);
   const time = asPlanned.stages.find((s) => s.stageId === stage.id)!;
   const plannedMin = time.endMin - time.startMin;
   // A stage that runs over is followed past its planned end.
   const followed =
-    elapsedMin > plannedMin ? runOfBatch(batch, brewId, { ...ended, [stage.id]: elapsedMin }) : asPlanned;
+    elapsedMin > plannedMin ? runOfBatch(batch, brewId, { minutesOf: { ...ended, [stage.id]: elapsedMin } }) : asPlanned;
   const now = Math.min(followed.endMin, time.startMin + elapsedMin);
   const target = glassTarget(batch.plan, brewId);
   return {
@@ -67,8 +67,8 @@ export function curveOfBatch(batch: Batch, brewId: string): SteepCurve | undefin
   const main = mainStageOf(brew.way);
   if (!main) return undefined;
   const ended = Object.fromEntries(Object.entries(actualMinutes(batch, brewId)).filter(([id]) => id !== main.id));
-  const way = withSteep(brew.way, Math.min(1440, main.minutes * 2));
-  const run = runOfFrozen(batch.plan, { ...brew, way }, ended);
+  const longer = Math.min(1440, main.minutes * 2);
+  const run = runOfBatch(batch, brewId, { minutesOf: ended, way: (made) => withSteep(made, longer) });
   const start = run.stages.find((s) => s.stageId === main.id)!.startMin;
   return steepCurve(run, start, glassTarget(batch.plan, brewId));
 }

@@ -21,13 +21,14 @@ import {
 import { stirredIn } from '../liquid/stirredIn';
 import { sugarForG } from '../sugar/infusedSyrup';
 import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
+import { correctedTo } from './correctForVolume';
 import { finish, type Finished } from './finish';
-import { steamClock } from './steam';
+import { steamClock, throughWeighings } from './steam';
 import { mainAgitation, timeline, type BrewSetup, type StageTime } from './timeline';
 import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
 
 export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
-export type { BrewSetup, StageTime } from './timeline';
+export type { BrewSetup, Happening, StageTime } from './timeline';
 
 /** Steam beyond this share of the water leaves a pan that catches, not a brew. House estimate. */
 const MOST_STEAM_SHARE = 0.9;
@@ -78,8 +79,15 @@ export function runBrew(setup: BrewSetup): BrewRun {
   const clocks = clocksOf(history);
   const additions = plants.map((p) => additionOf(p, setup, stages, factors));
   const water = waterOf(setup.way.waterMl * setup.scale);
-  const steamG = steamClock(history, stages, setup, factors);
   const sugars = sugarsIn(setup, water, stages);
+  const wentInG = (atMin: number): number =>
+    massG(water) +
+    plants.reduce((sum, p) => sum + p.grams, 0) +
+    sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
+  const steamG = throughWeighings(
+    steamClock(history, stages, setup, factors),
+    weighingsOf(setup, stages).map(({ atMin, netG }) => ({ atMin, steamG: Math.max(0, wentInG(atMin) - netG) })),
+  );
 
   const liquorAt = (atMin: number): Liquid => {
     const dissolved = plants.map((p, i) => dissolvedFrom(p, extentsOf(clocks, additions[i]!, atMin), factors.potency));
@@ -100,7 +108,8 @@ export function runBrew(setup: BrewSetup): BrewRun {
       plants.map((p) => ({ ...p.botanical, grams: p.grams })),
       { press, heldScale: heldScaleOf(setup.way, factors) },
     );
-    return strained({ water, liquor: liquorAt(atMin), steamG: steamG(atMin), held, press });
+    const asModelled = strained({ water, liquor: liquorAt(atMin), steamG: steamG(atMin), held, press });
+    return setup.strainedMl === undefined ? asModelled : measuredAtStrain(asModelled, setup.strainedMl);
   };
   const finishAt = (atMin: number): { strain: Strained; done: Finished } => {
     const strain = strainAt(atMin);
@@ -237,6 +246,19 @@ function strained({
     },
   };
 }
+
+/** The drained liquor by what a jug said of it, before anything else was done to it. */
+function measuredAtStrain({ drained, ledger }: Strained, measuredMl: number): Strained {
+  const liquid = correctedTo(drained.liquid, ledger, requirePositive('runBrew', 'strainedMl', measuredMl, 'ml'));
+  return { drained: { ...drained, liquid }, ledger: { ...ledger, outMl: measuredMl } };
+}
+
+/** Weighings of a pot while it runs, by the minute of the run. */
+const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[]): { atMin: number; netG: number }[] =>
+  happened.flatMap((h) => {
+    const stage = stages.find((s) => s.stageId === h.stageId);
+    return h.kind === 'weight' && stage ? [{ atMin: stage.startMin + h.atMin, netG: h.netG }] : [];
+  });
 
 const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: number): Extents =>
   addition === 'all-at-once' ? { body: 1, harsh: 1 } : extentsAt(clocks, addition, atMin);

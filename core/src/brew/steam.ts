@@ -45,7 +45,7 @@ export function steamClock(
     const at = (t: number): number => rate(t, lid);
     return integrateGauss5(at, from, middle) + integrateGauss5(at, middle, to);
   };
-  const hot = stages.filter(
+  const hot = stages.flatMap(byLid).filter(
     (s) => s.kind !== 'toast' && s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40,
   );
   const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
@@ -55,4 +55,36 @@ export function steamClock(
       (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.lid, s.startMin, atMin) : 0),
       0,
     );
+}
+
+/** A stage in pieces of one lid each. */
+function byLid(stage: StageTime): StageTime[] {
+  const { lids = [] } = stage;
+  const cuts = [{ fromMin: stage.startMin, lid: stage.lid }, ...lids];
+  return cuts.map(({ fromMin, lid }, i) => ({
+    ...stage,
+    lid,
+    startMin: Math.min(fromMin, stage.endMin),
+    endMin: Math.min(cuts[i + 1]?.fromMin ?? stage.endMin, stage.endMin),
+  }));
+}
+
+/**
+ * The same clock through what the scale said on the way: between weighings steam leaves in the model's proportion, after the
+ * last one at the model's rate.
+ */
+export function throughWeighings(
+  steamG: (atMin: number) => number,
+  weighed: readonly { atMin: number; steamG: number }[],
+): (atMin: number) => number {
+  if (weighed.length === 0) return steamG;
+  return (atMin) => {
+    const before = weighed.filter((w) => w.atMin <= atMin).at(-1);
+    const next = weighed.find((w) => w.atMin > atMin);
+    const [fromG, modelFromG] = before ? [before.steamG, steamG(before.atMin)] : [0, 0];
+    const ownG = steamG(atMin) - modelFromG;
+    if (!next) return fromG + ownG;
+    const modelled = steamG(next.atMin) - modelFromG;
+    return modelled > 0 ? fromG + (ownG * (next.steamG - fromG)) / modelled : fromG;
+  };
 }

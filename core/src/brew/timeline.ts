@@ -23,13 +23,28 @@ export type BrewSetup = {
   factors?: BrewFactors;
   /** how long stages really took, min, where that is known */
   actualMinutes?: Readonly<Record<string, number>>;
+  /** what was seen of it and done to it while a stage before the strain ran, in order */
+  happened?: readonly Happening[];
+  /** what one pot gave at the strain, where it was measured before anything else was done to it */
+  strainedMl?: number;
 };
+
+/** Something seen or done `atMin` minutes into a stage. `water` is of all pots of the recipe as written. */
+export type Happening = { stageId: string; atMin: number } & (
+  | { kind: 'lid'; lid: Lid }
+  | { kind: 'temp'; tempC: number }
+  | { kind: 'water'; ml: number; tempC: number }
+  /** what is in one pot, plants and all */
+  | { kind: 'weight'; netG: number }
+);
 
 /** When a stage begins and ends, and between which temperatures. */
 export type StageTime = {
   stageId: string;
   kind: Stage['kind'];
   lid: Lid;
+  /** where the lid was changed on the way: from when on, min of the run */
+  lids?: readonly { fromMin: number; lid: Lid }[];
   startMin: number;
   endMin: number;
   fromC: number;
@@ -49,9 +64,10 @@ export function timeline(setup: BrewSetup, factors: BrewFactors): { history: Tem
   const all: Segment[] = [];
   let [tempC, atMin] = [startingC(setup), 0];
   for (const stage of untilStrained(setup.way)) {
-    const own = stageSegments(stage, tempC, setup, factors);
+    const own = asItHappened(stage, tempC, setup, factors);
     const time = timeOf(stage, own, tempC, atMin);
-    stages.push(time);
+    const lids = lidsOf(stage, setup).map(({ atMin: at, lid }) => ({ fromMin: time.startMin + at, lid }));
+    stages.push(lids.length > 0 ? { ...time, lids } : time);
     all.push(...own);
     // What is toasted is dry: the water that comes after it is as cold as before.
     if (stage.kind !== 'toast') tempC = time.toC;
@@ -83,8 +99,106 @@ function startingC({ way, kitchen }: BrewSetup): number {
   return first ? kitchen.tapC : kitchen.roomC;
 }
 
-function stageSegments(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors): Segment[] {
+const lidsOf = (stage: Stage, { happened = [] }: BrewSetup): { atMin: number; lid: Lid }[] =>
+  happened.flatMap((h) => (h.stageId === stage.id && h.kind === 'lid' ? [h] : []));
+
+/**
+ * A stage by what was seen of it: up to a reading its temperature went straight there, after it the stage goes on from that.
+ * A lid that was changed and water that was poured in count from their moment on.
+ */
+function asItHappened(stage: Stage, startC: number, setup: BrewSetup, factors: BrewFactors): Segment[] {
   const actual = setup.actualMinutes?.[stage.id];
+  const own = (setup.happened ?? []).filter((h) => h.stageId === stage.id && h.kind !== 'weight');
+  if (own.length === 0 || (actual !== undefined && actual <= 0))
+    return stageSegments(stage, startC, setup, factors, actual);
+  const segments: Segment[] = [];
+  let [tempC, doneMin, now] = [startC, 0, stage];
+  for (const h of own) {
+    const atMin = Math.min(h.atMin, actual ?? Infinity);
+    const minutes = atMin - doneMin;
+    if (minutes > 1e-6) {
+      const asModelled = partOfStage(now, tempC, setup, factors, minutes);
+      const piece: Segment[] =
+        h.kind === 'temp' ? [{ kind: 'ramp', minutes, fromC: tempC, toC: h.tempC }] : asModelled;
+      segments.push(...piece);
+      tempC = endC(piece[piece.length - 1]!);
+      doneMin = atMin;
+    }
+    if (h.kind === 'temp') tempC = h.tempC;
+    if (h.kind === 'water') tempC = withWaterC(h, tempC, setup);
+    if (h.kind === 'lid') now = { ...now, lid: h.lid };
+  }
+  const left = leftOf(now, doneMin, actual);
+  return left === 0 ? segments : [...segments, ...stageSegments(left.stage, tempC, setup, factors, left.minutes)];
+}
+
+/** What is still to come of a stage that is so far in: the same stage, shorter; 0 when nothing is. */
+function leftOf(
+  stage: Stage,
+  doneMin: number,
+  actual: number | undefined,
+): { stage: Stage; minutes: number | undefined } | 0 {
+  if (actual !== undefined) return actual - doneMin > 1e-6 ? { stage, minutes: actual - doneMin } : 0;
+  const planned = plannedMinutes(stage);
+  // A heat and a cooling last until they are there, however long that has taken so far.
+  if (planned === undefined) return { stage, minutes: undefined };
+  return planned - doneMin > 1e-6 ? { stage, minutes: planned - doneMin } : 0;
+}
+
+function plannedMinutes(stage: Stage): number | undefined {
+  switch (stage.kind) {
+    case 'toast':
+    case 'hold':
+    case 'steep':
+      return stage.minutes;
+    case 'ferment':
+      return stage.days * 1440;
+    case 'hands':
+      return HANDS_MIN;
+    case 'dissolve':
+      return DISSOLVE_MIN;
+    case 'heat':
+    case 'cool':
+    case 'strain':
+    case 'rinse':
+    case 'reduce':
+      return undefined;
+  }
+}
+
+/** The first minutes of a stage as the model has them; one that is over sooner stays where it ended. */
+function partOfStage(stage: Stage, fromC: number, setup: BrewSetup, factors: BrewFactors, minutes: number): Segment[] {
+  const lasts = plannedMinutes(stage) !== undefined;
+  const whole = stageSegments(stage, fromC, setup, factors, lasts ? minutes : undefined);
+  const part: Segment[] = [];
+  let left = minutes;
+  for (const segment of whole) {
+    if (left <= 1e-6) break;
+    part.push(shortened(segment, Math.min(left, segment.minutes)));
+    left -= segment.minutes;
+  }
+  const reachedC = part.length > 0 ? endC(part[part.length - 1]!) : fromC;
+  return left > 1e-6 ? [...part, { kind: 'hold', minutes: left, tempC: reachedC }] : part;
+}
+
+const shortened = (segment: Segment, minutes: number): Segment =>
+  segment.kind === 'ramp'
+    ? { ...segment, minutes, toC: segment.fromC + ((segment.toC - segment.fromC) * minutes) / segment.minutes }
+    : { ...segment, minutes };
+
+/** Heat above 0 °C is shared: water that is poured in cools the pot. All of the recipe's water counts as in it by then. */
+function withWaterC({ ml, tempC }: { ml: number; tempC: number }, potC: number, { way }: BrewSetup): number {
+  const share = Math.min(1, ml / Math.max(1, way.waterMl));
+  return potC * (1 - share) + tempC * share;
+}
+
+function stageSegments(
+  stage: Stage,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment[] {
   if (actual !== undefined && actual <= 0) return [];
   switch (stage.kind) {
     case 'toast':

@@ -13,7 +13,12 @@ export type Vessel = {
   diameterCm: number;
   emptyG: number;
   material: Material;
+  /** how its cooling on the counter was timed against the reference; the reference where it never was */
+  timed?: TimedCooling;
 };
+
+/** Heat loss of a vessel as timed: times the reference, one standard deviation on the log scale, and from how many coolings. */
+export type TimedCooling = { lossScale: number; sigmaLn: number; coolings: number };
 
 /** Specific heat of what vessels are made of, kJ/(kg K). Handbook values, rounded. */
 export const VESSEL_CP: Record<Material, number> = {
@@ -59,4 +64,4 @@ export const CLOSED_LOSS: Record<Place, Estimate> = {
 
 /** Heat loss of a closed vessel with this much in it, W/K. */
 export const closedLossWPerK = (vessel: Vessel, volumeMl: number, place: Place): number =>
-  CLOSED_LOSS[place].value * wettedAreaM2(vessel, volumeMl);
+  CLOSED_LOSS[place].value * wettedAreaM2(vessel, volumeMl) * (place === 'counter' ? (vessel.timed?.lossScale ?? 1) : 1);

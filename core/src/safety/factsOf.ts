@@ -1,4 +1,4 @@
-import { brewLines, JUG, runOfBatch, strainedOffAt, vesselOf, type Batch, type StoredVessel } from '../batch/batch';
+import { actualMinutes, brewLines, JUG, runOfBatch, strainedOffAt, vesselOf, wayAsItWent, type Batch, type StoredVessel } from '../batch/batch';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
@@ -145,20 +145,13 @@ const together = (brews: readonly BrewFacts[]): BrewFacts => ({
 });
 
 const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, number>): BrewFacts =>
-  brewFacts(brew.brewId, brew.way, {
-    run: runOfBatch(batch, brew.brewId, { ...actual(batch, brew), ...elapsed }),
+  brewFacts(brew.brewId, wayAsItWent(batch, brew.brewId), {
+    run: runOfBatch(batch, brew.brewId, { minutesOf: { ...actualMinutes(batch, brew.brewId), ...elapsed } }),
     vessel: vesselOf(batch.plan, brew.vesselId),
     target: batch.plan.target,
   });
 
 const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
-
-function actual(batch: Batch, brew: FrozenBrew): Record<string, number> {
-  const state = batch.brews.find((b) => b.brewId === brew.brewId)!;
-  return Object.fromEntries(
-    state.stages.flatMap((s) => (s.endedAt ? [[s.stageId, minutes(s.startedAt, Date.parse(s.endedAt))] as const] : [])),
-  );
-}
 
 /** A stage that runs longer than planned counts by the clock; one that is not over yet as planned. */
 function elapsedMinutes(batch: Batch, brew: FrozenBrew, nowMs: number): Record<string, number> {
