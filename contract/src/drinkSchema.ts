@@ -71,6 +71,7 @@ const way = Joi.object({
   underWeight: Joi.boolean(),
   headroom: Joi.number().min(0.02).max(0.6),
   restHours: Joi.number().min(0).max(720),
+  unsure: Joi.object({ amounts: number(0.001, 1), water: number(0.001, 1) }),
 });
 const source = Joi.alternatives(
   Joi.object({ kind: Joi.valid('brew').required(), brewId: id }),

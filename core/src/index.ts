@@ -135,11 +135,59 @@ export {
   sweetenerOf,
   timedStages,
   vesselOf,
+  wayAsItWent,
+  isOffPlants,
   type Batch,
   type BrewState,
   type Phase,
   type Tasting,
 } from './batch/batch';
+export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
+export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
+export { coolingAt, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
+export { endFiguresOf, stirredIn, type EndFigures } from './stove/endFigures';
+export { forgottenAt, FORGOTTEN_AFTER_MIN, fromTheStart, type Forgotten } from './stove/forgot';
+export { layOutOf, type LayOutItem } from './stove/layOut';
+export { outlookAt, type Outlook } from './stove/outlook';
+export {
+  INSTRUMENT_KINDS,
+  READING_RANGES,
+  type Attached,
+  type InstrumentKind,
+  type Reading,
+} from './instruments/instrument';
+export { judgeProbe, levelOf, type Expected, type ProbeJudged, type ProbeState } from './instruments/judge';
+export {
+  ERRS,
+  freshlySimulated,
+  MISBEHAVIOURS,
+  sayNow,
+  truthOf,
+  type Misbehaviour,
+  type Simulated,
+  type Truth,
+} from './instruments/simulated';
+export { timeCooling, withCooling, type CoolingTimed } from './instruments/timedCooling';
+export { THINNING, thinned } from './instruments/thin';
+export {
+  readLoggerTable,
+  TIME_FORMATS,
+  type LoggerColumns,
+  type LoggerRead,
+  type TimeFormat,
+} from './instruments/loggerTable';
+export {
+  gapsOf,
+  recipeFromUsual,
+  USUAL_TAPS,
+  type UsualAmount,
+  type UsualGap,
+  type UsualPlant,
+  type UsualRecipe,
+  type UsualRecord,
+  type UsualTap,
+} from './usual/recipeFromUsual';
+export type { TimedCooling } from './heat/vessel';
 export { curveOfBatch, expectedVolumeMl, progressAt, progressesAt, type Progress } from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { liveJarAt, type LiveJarView } from './batch/tendingOfBatch';
@@ -154,6 +202,9 @@ export {
   type BatchEventType,
   type FrozenBrew,
   type FrozenPlan,
+  COOLED_BY,
+  MEASURED_BY,
+  type CooledBy,
   type MeasuredBy,
   type ServedState,
   type Sign,

@@ -413,19 +413,28 @@ export type Otherwise = {
   minutesOf?: Readonly<Record<string, number>>;
   /** from the recipe as it was made */
   way?: (made: BrewWay) => BrewWay;
+  /** heat the pot loses, times the plan’s */
+  lossScale?: number;
+  /** as if no thermometer had been read */
+  unread?: true;
 };
 
 /** One pot of a brew as it really went so far: ended stages by their own times, what was changed as it was, the rest as planned. */
-export function runOfBatch(batch: Batch, brewId: string, { minutesOf, way }: Otherwise = {}): BrewRun {
+export function runOfBatch(
+  batch: Batch,
+  brewId: string,
+  { minutesOf, way, lossScale = 1, unread }: Otherwise = {},
+): BrewRun {
   const { plan } = batch;
   const brew = frozenBrew(plan, brewId);
   const { changes, strainedVolumeMl } = brewState(batch, brewId);
   const made = wayAsItWent(batch, brewId);
   return runBrew({
     ...setupOf(plan, brew),
+    factors: { ...plan.factors, heatLoss: plan.factors.heatLoss * lossScale },
     way: way ? way(made) : made,
     actualMinutes: minutesOf ?? actualMinutes(batch, brewId),
-    happened: changes.happened,
+    happened: unread ? changes.happened.filter((h) => h.kind !== 'temp') : changes.happened,
     ...(strainedVolumeMl === undefined ? {} : { strainedMl: strainedVolumeMl / brew.pots }),
   });
 }

@@ -70,7 +70,17 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 }
 
 /** What a block stops: going on with the brew, serving it, calling it good. */
-const GATED = new Set(['brew-started', 'stage-ended', 'stage-skipped', 'put-in', 'mixed', 'bottled', 'added', 'poured', 'tasted']);
+const GATED = new Set([
+  'brew-started',
+  'stage-ended',
+  'stage-skipped',
+  'put-in',
+  'mixed',
+  'bottled',
+  'added',
+  'poured',
+  'tasted',
+]);
 
 function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
@@ -187,7 +197,11 @@ function potRuns(batch: Batch, brewId: string, at: string): Decision | undefined
   const state = brewState(batch, brewId);
   const running = runningStage(batch, brewId);
   if (!running || isOffPlants(batch.plan, state))
-    return refused('nothing-in-the-pot', 'brewId', 'This brew is not on its plants now: not begun, or strained already.');
+    return refused(
+      'nothing-in-the-pot',
+      'brewId',
+      'This brew is not on its plants now: not begun, or strained already.',
+    );
   return Date.parse(at) < Date.parse(running.startedAt)
     ? refused('too-early', 'at', `A time at or after the stage began, ${running.startedAt}, is accepted.`)
     : undefined;
@@ -208,9 +222,7 @@ function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
   const { put, taken } = brewState(batch, event.brewId).changes;
   const isIn = put.some((p) => p.ingredientId === event.ingredientId);
   if (event.type === 'put-in' && event.more)
-    return event.grams === undefined
-      ? refused('unknown-plant', 'grams', 'How many grams more is needed.')
-      : accepted;
+    return event.grams === undefined ? refused('unknown-plant', 'grams', 'How many grams more is needed.') : accepted;
   if (event.type !== 'taken-out' && isIn) return refused('already-in', 'ingredientId', 'It is in already.');
   return event.type === 'taken-out' && taken.some((t) => t.ingredientId === event.ingredientId)
     ? refused('already-in', 'ingredientId', 'It has been taken out already.')

@@ -45,7 +45,9 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
   const plannedMin = time.endMin - time.startMin;
   // A stage that runs over is followed past its planned end.
   const followed =
-    elapsedMin > plannedMin ? runOfBatch(batch, brewId, { minutesOf: { ...ended, [stage.id]: elapsedMin } }) : asPlanned;
+    elapsedMin > plannedMin
+      ? runOfBatch(batch, brewId, { minutesOf: { ...ended, [stage.id]: elapsedMin } })
+      : asPlanned;
   const now = Math.min(followed.endMin, time.startMin + elapsedMin);
   const target = glassTarget(batch.plan, brewId);
   return {
@@ -72,6 +74,10 @@ export function curveOfBatch(batch: Batch, brewId: string): SteepCurve | undefin
   const start = run.stages.find((s) => s.stageId === main.id)!.startMin;
   return steepCurve(run, start, glassTarget(batch.plan, brewId));
 }
+
+/** × of the finished glass if a brew's liquor, before the strain, were this; mixed by the volumes that were planned. */
+export const glassOf = (batch: Batch, brewId: string, liquor: Liquid): number =>
+  inGlass(liquor, glassTarget(batch.plan, brewId)).strengthX;
 
 /** What one brew of a plan brings to the glass, by the volumes that were planned. */
 function glassTarget(plan: FrozenPlan, brewId: string): CurveTarget {

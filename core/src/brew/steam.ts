@@ -45,9 +45,9 @@ export function steamClock(
     const at = (t: number): number => rate(t, lid);
     return integrateGauss5(at, from, middle) + integrateGauss5(at, middle, to);
   };
-  const hot = stages.flatMap(byLid).filter(
-    (s) => s.kind !== 'toast' && s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40,
-  );
+  const hot = stages
+    .flatMap(byLid)
+    .filter((s) => s.kind !== 'toast' && s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
   const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
   return (atMin) =>
     factors.steam *

@@ -118,8 +118,7 @@ function asItHappened(stage: Stage, startC: number, setup: BrewSetup, factors: B
     const minutes = atMin - doneMin;
     if (minutes > 1e-6) {
       const asModelled = partOfStage(now, tempC, setup, factors, minutes);
-      const piece: Segment[] =
-        h.kind === 'temp' ? [{ kind: 'ramp', minutes, fromC: tempC, toC: h.tempC }] : asModelled;
+      const piece: Segment[] = h.kind === 'temp' ? [{ kind: 'ramp', minutes, fromC: tempC, toC: h.tempC }] : asModelled;
       segments.push(...piece);
       tempC = endC(piece[piece.length - 1]!);
       doneMin = atMin;

@@ -102,6 +102,8 @@ export type BrewWay = {
   headroom?: number;
   /** hours of rest after which it is at its best */
   restHours?: number;
+  /** how unsure its amounts and its water are, one standard deviation on the log scale; as a scale and a jug give them if left out */
+  unsure?: { amounts: number; water: number };
 };
 
 export type Brew = { id: string; name: string; ways: readonly BrewWay[] };

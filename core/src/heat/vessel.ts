@@ -64,4 +64,6 @@ export const CLOSED_LOSS: Record<Place, Estimate> = {
 
 /** Heat loss of a closed vessel with this much in it, W/K. */
 export const closedLossWPerK = (vessel: Vessel, volumeMl: number, place: Place): number =>
-  CLOSED_LOSS[place].value * wettedAreaM2(vessel, volumeMl) * (place === 'counter' ? (vessel.timed?.lossScale ?? 1) : 1);
+  CLOSED_LOSS[place].value *
+  wettedAreaM2(vessel, volumeMl) *
+  (place === 'counter' ? (vessel.timed?.lossScale ?? 1) : 1);

@@ -1,4 +1,14 @@
-import { actualMinutes, brewLines, JUG, runOfBatch, strainedOffAt, vesselOf, wayAsItWent, type Batch, type StoredVessel } from '../batch/batch';
+import {
+  actualMinutes,
+  brewLines,
+  JUG,
+  runOfBatch,
+  strainedOffAt,
+  vesselOf,
+  wayAsItWent,
+  type Batch,
+  type StoredVessel,
+} from '../batch/batch';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';

@@ -125,13 +125,20 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
   const mlPerG = 1000 / waterDensity(20);
   const weights = middle.plants.map((p) => strengthWeightLPerG(p.botanical.slug) * netBodyMax(p.botanical));
   const after = afterStrain(setup);
+  const { unsure } = setup.way;
+  // A recipe written down from a making, or a pot that was timed, brings spreads of its own.
+  const weighingBy = unsure ? unsure.amounts / sigmaOf('weighing') : 1;
+  const waterBy = unsure ? unsure.water / sigmaOf('water') : 1;
+  const lossBy = setup.vessel.timed ? setup.vessel.timed.sigmaLn / FACTOR_SIGMA.heatLoss : 1;
   const column = (u: Unknown): number => UNKNOWNS.indexOf(u);
   const [potency, rate, heldAt, steam, loss, weighing, water] = UNKNOWNS.map(column) as Seven;
   return (ln, strengthOut, volumeOut) => {
     for (let run = 0; run < strengthOut.length; run++) {
-      const z = (ln[loss]![run]! - ln[water]![run]!) / FACTOR_SIGMA.heatLoss;
+      const lnWater = ln[water]![run]! * waterBy;
+      const lnWeighing = ln[weighing]![run]! * weighingBy;
+      const z = (ln[loss]![run]! * lossBy - lnWater) / FACTOR_SIGMA.heatLoss;
       const [w0, w1, w2] = [(z * (z - 2)) / 8, 1 - (z * z) / 4, (z * (z + 2)) / 8];
-      const amount = Math.exp(ln[weighing]![run]! + ln[potency]![run]!) * factors.potency;
+      const amount = Math.exp(lnWeighing + ln[potency]![run]!) * factors.potency;
       const faster = Math.exp(ln[rate]![run]!);
       let [strength, dissolved] = [0, 0];
       for (let k = 0; k < middle.plants.length; k++) {
@@ -147,8 +154,8 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
         dissolved += given * p.botanical.bodyMax;
       }
       const steamMl = mlPerG * Math.exp(ln[steam]![run]!) * (w0 * cool.steamG + w1 * middle.steamG + w2 * hot.steamG);
-      const liquorMl = waterMl * Math.exp(ln[water]![run]!) + 0.62 * dissolved - steamMl;
-      const poured = liquorMl - leftMl * Math.exp(ln[heldAt]![run]! + ln[weighing]![run]!);
+      const liquorMl = waterMl * Math.exp(lnWater) + 0.62 * dissolved - steamMl;
+      const poured = liquorMl - leftMl * Math.exp(ln[heldAt]![run]! + lnWeighing);
       strengthOut[run] = ((1000 * strength) / liquorMl) * after.strength;
       volumeOut[run] = (poured - clingingMl(poured)) * after.volume;
     }

@@ -1,0 +1,157 @@
+import { frozenBrew, runOfBatch, strainedOffAt, vesselOf, concentrateOf, type Batch } from '../batch/batch';
+import type { CooledBy } from '../batch/batchEvent';
+import { TWO_STEP } from '../heat/cooling';
+import { coolingTauMin, newtonMinutes, newtonTempC, type Load } from '../heat/heating';
+import { closedLossWPerK, vesselHeatJPerK, type Vessel } from '../heat/vessel';
+import { apparentBrix, massG, portionOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
+
+/** One way of cooling on from here: when 21 °C and 5 °C are reached; undefined where they never are. */
+export type CoolingWay = { how: CooledBy; middleMs: number | undefined; coldMs: number | undefined };
+
+export type CoolingView = {
+  brewId: string;
+  /** what it is now, by the model from the last reading on */
+  tempC: number;
+  readAt: string | undefined;
+  how: CooledBy;
+  /** which limit runs: to 21 °C, then to 5 °C */
+  leg: 'to-21' | 'to-5' | 'cold';
+  /** when the running limit ends, ms */
+  limitMs: number;
+  /** when it is reached as it cools now, ms; undefined if it never is */
+  reachedMs: number | undefined;
+  /** as it stands: kept, kept only if something is done, or over */
+  state: 'in-time' | 'act' | 'missed';
+  /** the last moment at which the ice bath still keeps the limit, ms */
+  actByMs: number;
+  ways: readonly CoolingWay[];
+};
+
+const MIN = 60_000;
+
+/** So long before the last moment for the ice bath the cook is called, min. House estimate: time to fetch ice. */
+const WARN_BEFORE_MIN = 20;
+
+const AMBIENT: Record<CooledBy, (batch: Batch) => number> = {
+  counter: ({ plan }) => plan.kitchen.roomC,
+  'ice-bath': () => 0,
+  fridge: ({ plan }) => plan.kitchen.fridgeC,
+};
+
+/**
+ * The strained brew on its way to the fridge's warmth, and the two limits it has: 2 h to 21 °C from the strain, 4 h more to
+ * 5 °C. Follows the largest hot brew: it cools slowest. Undefined when nothing hot was strained, or it is put away.
+ */
+export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined {
+  const offAt = strainedOffAt(batch);
+  if (!offAt || batch.phase === 'put-away' || batch.phase === 'discarded') return undefined;
+  const pot = hottest(batch);
+  if (!pot || pot.outC <= TWO_STEP.middleC) return undefined;
+  const offMs = Date.parse(offAt);
+  const path = followed(batch, pot, offMs, nowMs);
+  const { tempC, how, middleAtMs } = path;
+  const leg = tempC <= TWO_STEP.toC ? 'cold' : middleAtMs === undefined ? 'to-21' : 'to-5';
+  const limitMs =
+    leg === 'to-21' ? offMs + TWO_STEP.firstLegMaxMin * MIN : (middleAtMs ?? nowMs) + TWO_STEP.secondLegMaxMin * MIN;
+  const toC = leg === 'to-21' ? TWO_STEP.middleC : TWO_STEP.toC;
+  const reach = (by: CooledBy, target: number): number | undefined => {
+    const min = minutesTo(batch, pot, by, tempC, target);
+    return Number.isFinite(min) ? nowMs + min * MIN : undefined;
+  };
+  const ways = (['counter', 'ice-bath', 'fridge'] as const).map((by) => ({
+    how: by,
+    middleMs: reach(by, TWO_STEP.middleC),
+    coldMs: reach(by, TWO_STEP.toC),
+  }));
+  const reachedMs = reach(how, toC);
+  const bathMin = minutesTo(batch, pot, 'ice-bath', tempC, toC);
+  const actByMs = limitMs - (bathMin + WARN_BEFORE_MIN) * MIN;
+  const missed = leg !== 'cold' && nowMs > limitMs;
+  const inTime = leg === 'cold' || (reachedMs !== undefined && reachedMs <= limitMs) || nowMs < actByMs;
+  return {
+    brewId: pot.brewId,
+    tempC,
+    readAt: batch.temps.at(-1)?.at,
+    how,
+    leg,
+    limitMs,
+    reachedMs,
+    state: missed ? 'missed' : inTime ? 'in-time' : 'act',
+    actByMs,
+    ways,
+  };
+}
+
+type Pot = { brewId: string; liquid: Liquid; vessel: Vessel; outC: number };
+
+/** Of the brews that came hot off their plants, the largest pot. */
+function hottest(batch: Batch): Pot | undefined {
+  const pots = batch.plan.brews.map((b): Pot => {
+    const { pots: n, vesselId } = frozenBrew(batch.plan, b.brewId);
+    const { outC } = runOfBatch(batch, b.brewId);
+    return {
+      brewId: b.brewId,
+      liquid: portionOf(concentrateOf(batch, b.brewId), 1 / n),
+      vessel: vesselOf(batch.plan, vesselId),
+      outC,
+    };
+  });
+  return pots.filter((p) => p.outC > TWO_STEP.middleC).sort((a, b) => volumeMl(b.liquid) - volumeMl(a.liquid))[0];
+}
+
+function loadOf(batch: Batch, { liquid, vessel }: Pot, how: CooledBy): Load {
+  return {
+    massKg: massG(liquid) / 1000,
+    cpKJPerKgK: sucroseSpecificHeat(Math.min(80, apparentBrix(liquid)), 60),
+    vesselJPerK: vesselHeatJPerK(vessel),
+    lossWPerK: closedLossWPerK(vessel, volumeMl(liquid), how),
+    ambientC: AMBIENT[how](batch),
+  };
+}
+
+const minutesTo = (batch: Batch, pot: Pot, how: CooledBy, fromC: number, toC: number): number => {
+  if (fromC <= toC) return 0;
+  const load = loadOf(batch, pot, how);
+  return newtonMinutes({ fromC, toC, ambientC: load.ambientC, tauMin: coolingTauMin(load) });
+};
+
+/** From the strain to now through every change of place and every reading. */
+function followed(
+  batch: Batch,
+  pot: Pot,
+  offMs: number,
+  nowMs: number,
+): { tempC: number; how: CooledBy; middleAtMs: number | undefined } {
+  const marks = [
+    ...batch.cooledBy.map((c) => ({ ms: Date.parse(c.at), how: c.how, tempC: undefined })),
+    ...batch.temps.map((t) => ({ ms: Date.parse(t.at), how: undefined, tempC: t.tempC })),
+    { ms: nowMs, how: undefined, tempC: undefined },
+  ]
+    .filter((m) => m.ms >= offMs && m.ms <= nowMs)
+    .sort((a, b) => a.ms - b.ms);
+  let [tempC, fromMs, how] = [pot.outC, offMs, 'counter' as CooledBy];
+  let middleAtMs: number | undefined;
+  for (const mark of marks) {
+    const minutes = (mark.ms - fromMs) / MIN;
+    const load = loadOf(batch, pot, how);
+    const tauMin = coolingTauMin(load);
+    const nextC = newtonTempC({ fromC: tempC, ambientC: load.ambientC, tauMin, minutes });
+    if (middleAtMs === undefined && tempC > TWO_STEP.middleC && nextC <= TWO_STEP.middleC)
+      middleAtMs = fromMs + minutesTo(batch, pot, how, tempC, TWO_STEP.middleC) * MIN;
+    tempC = mark.tempC ?? nextC;
+    // A thermometer goes before the model, both ways.
+    if (mark.tempC !== undefined) middleAtMs = mark.tempC > TWO_STEP.middleC ? undefined : (middleAtMs ?? mark.ms);
+    if (mark.how) how = mark.how;
+    fromMs = mark.ms;
+  }
+  return { tempC, how, middleAtMs };
+}
+
+/** Minutes until what cools is down to a temperature, as it stands now; undefined if it never is. */
+export function minutesUntil(batch: Batch, view: CoolingView, toC: number): number | undefined {
+  const pot = hottest(batch);
+  if (!pot) return undefined;
+  const min = minutesTo(batch, pot, view.how, view.tempC, toC);
+  return Number.isFinite(min) ? min : undefined;
+}

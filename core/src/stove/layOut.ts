@@ -1,0 +1,139 @@
+import { frozenBrew, timedStages, vesselOf } from '../batch/batch';
+import type { FrozenPlan } from '../batch/batchEvent';
+import { heightCm, levelCm } from '../heat/vessel';
+import { justCoverMl } from '../quantity/level';
+import { botanicalBySlug } from '../reference/botanicals';
+
+/** One thing that is to be on the table, or seen to, before the heat is on. `id` stays the same for a plan. */
+export type LayOutItem = { id: string } & (
+  | {
+      what: 'plant';
+      brewId: string;
+      ingredientId: string;
+      plant: string;
+      grams: number;
+      measure: 'dry' | 'fresh';
+      wash: boolean;
+      stemsOut: boolean;
+      later: boolean;
+    }
+  | { what: 'water'; brewId: string; waterMl: number; pots: number }
+  | {
+      what: 'vessel';
+      brewId: string;
+      vesselId: string;
+      pots: number;
+      filledShare: number;
+      roomMl: number;
+      fits: boolean;
+    }
+  | { what: 'strainer'; brewId: string; through: 'fine-cloth' | 'paper' | 'sieve'; boil: boolean }
+  | { what: 'sweetener'; sweetener: string; grams: number; forPart: string }
+  | { what: 'ice'; grams: number; forBath: boolean }
+  | { what: 'jug'; vesselId: string; clean: true }
+  | { what: 'clean-jar'; vesselId: string }
+);
+
+/** Bulk of dry plants where the table has no cup: a loose heap holds four times its mass in ml. House estimate. */
+const HEAP_ML_PER_G = 4;
+
+/** Ice for a bath: about as much as what is cooled. House estimate, 0.7 to 1.5. */
+const BATH_ICE_PER_ML = 1;
+
+/** What a plan wants laid out, in the order of the work. */
+export function layOutOf(plan: FrozenPlan): readonly LayOutItem[] {
+  const items: LayOutItem[] = [];
+  for (const brew of plan.brews) items.push(...brewItems(plan, brew.brewId));
+  for (const s of plan.promised.syrups.filter((x) => x.volumeMl > 0))
+    items.push({
+      id: `syrup/${s.lineId}`,
+      what: 'sweetener',
+      sweetener: s.sweetener,
+      grams: s.sugarG,
+      forPart: s.name,
+    });
+  const bath = plan.promised.bathMin > 0;
+  const iceG = plan.promised.coolingIceG + (bath ? bathIceG(plan) : 0);
+  if (iceG > 0) items.push({ id: 'ice', what: 'ice', grams: iceG, forBath: bath });
+  items.push({ id: 'jug', what: 'jug', vesselId: plan.jugVesselId, clean: true });
+  return items;
+}
+
+const bathIceG = (plan: FrozenPlan): number =>
+  plan.brews.reduce((sum, b) => sum + b.promised.volumeMl, 0) * BATH_ICE_PER_ML;
+
+function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
+  const { way, pots, vesselId, sweetenedG } = frozenBrew(plan, brewId);
+  const first = timedStages(frozenBrew(plan, brewId))[0]?.id;
+  const plants = way.ingredients.map(({ id, plant, grams, enters }): LayOutItem => {
+    const { fresh, wash, stemsOut } = handling(plant);
+    return {
+      id: `${brewId}/${id}`,
+      what: 'plant',
+      brewId,
+      ingredientId: id,
+      plant,
+      grams,
+      measure: fresh ? 'fresh' : 'dry',
+      wash,
+      stemsOut,
+      later: enters.stageId !== first || enters.atMin > 0,
+    };
+  });
+  const vessel = vesselOf(plan, vesselId);
+  const heapMl = way.ingredients.reduce((sum, { plant, grams }) => {
+    const { cupG } = botanicalBySlug(plant);
+    return sum + (grams / pots) * (cupG ? 236.588 / cupG : HEAP_ML_PER_G);
+  }, 0);
+  // The heap floats or sinks into the water: what it needs to be covered, or the water and what it drinks, whichever is more.
+  const coverMl = justCoverMl({ heapMl, openingCm2: Math.PI * (vessel.diameterCm / 2) ** 2 });
+  const roomMl = Math.max(way.waterMl / pots, coverMl);
+  const filledShare = levelCm(vessel, roomMl) / heightCm(vessel);
+  const strain = way.stages.find((s) => s.kind === 'strain');
+  const coldJar =
+    way.stages.some((s) => s.kind === 'steep' && s.place === 'fridge') || way.stages.some((s) => s.kind === 'ferment');
+  return [
+    ...plants,
+    { id: `${brewId}/water`, what: 'water', brewId, waterMl: way.waterMl, pots },
+    {
+      id: `${brewId}/vessel`,
+      what: 'vessel',
+      brewId,
+      vesselId,
+      pots,
+      filledShare,
+      roomMl,
+      fits: filledShare <= 1 - (way.headroom ?? 1 / 8) + 1e-9,
+    },
+    ...(coldJar ? [{ id: `${brewId}/clean`, what: 'clean-jar', vesselId } as const] : []),
+    ...(strain?.kind === 'strain'
+      ? [
+          {
+            id: `${brewId}/strainer`,
+            what: 'strainer',
+            brewId,
+            through: strain.through,
+            boil: strain.through === 'fine-cloth',
+          } as const,
+        ]
+      : []),
+    ...Object.entries(sweetenedG).map(([sweetener, grams]): LayOutItem => ({
+      id: `${brewId}/sweet/${sweetener}`,
+      what: 'sweetener',
+      sweetener,
+      grams,
+      forPart: frozenBrew(plan, brewId).name,
+    })),
+  ];
+}
+
+/** Classes that are fresh, and so are washed; dry plants are measured before water touches them. */
+const FRESH = new Set(['fresh_herb', 'fresh_root', 'fresh_peel', 'fresh_fruit']);
+
+function handling(plant: string): { fresh: boolean; wash: boolean; stemsOut: boolean } {
+  const { extractionClass, slug, form } = botanicalBySlug(plant);
+  const fresh = FRESH.has(extractionClass) || form.includes('fresh');
+  // Berries and flowers that come on stems, which are bitter, or of the elder poisonous.
+  const stemsOut = /elder|linden|currant|barberry|hawthorn|rowan/.test(slug) && extractionClass !== 'stirred_in';
+  return { fresh, wash: fresh, stemsOut };
+}

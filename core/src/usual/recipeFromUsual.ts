@@ -1,0 +1,306 @@
+import type { BrewIngredient, BrewWay, Drink, Lid, Stage } from '../drink/drink';
+import { InputError } from '../quantity/errors';
+import { combineSigmas } from '../quantity/estimate';
+import { botanicalBySlug } from '../reference/botanicals';
+
+// A recipe from a making that was only watched: packets, pot and jug weighed before and after, the moments tapped as they came.
+
+/** Moments of a making. `in`, `out` name a plant; `sugar-in` is what was weighed of the sugar. */
+export const USUAL_TAPS = [
+  'heat-on',
+  'boils',
+  'lid-on',
+  'lid-off',
+  'in',
+  'out',
+  'off-heat',
+  'into-fridge',
+  'strained',
+  'sugar-in',
+] as const;
+export type UsualTap = (typeof USUAL_TAPS)[number];
+
+/** An amount as it was found out: by the difference of two weighings, or as the cook measures it, in grams with a spread. */
+export type UsualAmount =
+  { by: 'scale'; beforeG: number; afterG: number } | { by: 'measure'; grams: number; words: string; sigmaLn: number };
+
+export type UsualPlant = { id: string; plant: string; amount: UsualAmount | undefined };
+
+export type UsualRecord = {
+  name: string;
+  vesselKind: 'pot' | 'jar';
+  plants: readonly UsualPlant[];
+  /** the pot before and after the water, on the scale; or poured from a jug, ml */
+  water: { by: 'scale'; beforeG: number; afterG: number } | { by: 'jug'; ml: number } | undefined;
+  /** what came out, and the jug when all was in it, ml; from a jug’s marks or the scale */
+  outMl: number | undefined;
+  jugMl: number | undefined;
+  sugar: { sweetener: string; grams: number } | undefined;
+  pressed: boolean;
+  through: 'fine-cloth' | 'paper' | 'sieve';
+  taps: readonly { at: string; tap: UsualTap; plantId?: string }[];
+  glassMl: number;
+  iced: boolean;
+};
+
+/** What a recipe still lacks before it can be written. */
+export type UsualGap = 'name' | 'plants' | 'amount' | 'water' | 'strained' | 'start' | 'out';
+
+export type UsualRecipe = {
+  drink: Drink;
+  /** each figure with its spread: one standard deviation, in its own unit */
+  found: readonly {
+    what: 'plant' | 'water' | 'out' | 'sugar' | 'minutes';
+    id: string;
+    value: number;
+    sigma: number;
+    unit: 'g' | 'ml' | 'min';
+  }[];
+};
+
+/** A kitchen scale reads to 1 g, and a difference has two readings in it; a jug to a hundredth of a litre. House estimates. */
+const SCALE_SIGMA_G = 1 * Math.SQRT2;
+const JUG_SIGMA_ML = 10;
+/** A finger is on the button this long after the moment, min. House estimate. */
+const TAP_SIGMA_MIN = 0.15;
+/** Shorter than this a stage is the hand passing from one thing to the next. */
+const LEAST_MIN = 0.25;
+
+const MIN = 60_000;
+
+/** What is missing before a recipe can be written from a record, in the order of the work. */
+export function gapsOf(record: UsualRecord): UsualGap[] {
+  const gaps: UsualGap[] = [];
+  if (record.name.trim() === '') gaps.push('name');
+  if (record.plants.length === 0) gaps.push('plants');
+  if (record.plants.some((p) => !(gramsOf(p) > 0))) gaps.push('amount');
+  if (!(waterMlOf(record) > 0)) gaps.push('water');
+  if (!beginningOf(record)) gaps.push('start');
+  if (!record.taps.some((t) => t.tap === 'strained')) gaps.push('strained');
+  if (!(record.outMl !== undefined && record.outMl > 0)) gaps.push('out');
+  return gaps;
+}
+
+const gramsOf = ({ amount }: UsualPlant): number =>
+  amount === undefined ? 0 : amount.by === 'scale' ? amount.beforeG - amount.afterG : amount.grams;
+
+const waterMlOf = ({ water }: UsualRecord): number =>
+  water === undefined ? 0 : water.by === 'jug' ? water.ml : (water.afterG - water.beforeG) / 0.998;
+
+const beginningOf = ({ taps }: UsualRecord): string | undefined =>
+  taps.find((t) => t.tap === 'heat-on' || t.tap === 'into-fridge' || t.tap === 'off-heat' || t.tap === 'in')?.at;
+
+/**
+ * The recipe that a making comes to.
+ * @param id of the drink, free in the house
+ * @throws InputError naming what is missing
+ */
+export function recipeFromUsual(record: UsualRecord, id: string): UsualRecipe {
+  const [gap] = gapsOf(record);
+  if (gap) throw new InputError('recipeFromUsual', gap, 'told before a recipe is written', 'nothing');
+  const stages = stagesOf(record);
+  const plants = record.plants.map((p) => ingredientOf(p, record, stages));
+  const waterMl = Math.round(waterMlOf(record));
+  const outMl = record.outMl!;
+  const jugMl = Math.max(record.jugMl ?? outMl, outMl);
+  const { sugar } = record;
+  const way: BrewWay = {
+    id: 'as-usual',
+    name: 'as it is usually made',
+    shortName: 'As usual',
+    vesselKind: record.vesselKind,
+    waterMl,
+    ingredients: plants,
+    stages: [
+      ...stages.map(({ stage }) => stage),
+      { id: 'strain', kind: 'strain', through: record.through, press: record.pressed, lid: 'open', agitation: 'still' },
+      ...(sugar && sugar.grams > 0
+        ? [
+            {
+              id: 'sweeten',
+              kind: 'dissolve',
+              sweetener: sugar.sweetener,
+              to: { gPerMl: Math.min(3, sugar.grams / outMl) },
+              lid: 'open',
+              agitation: 'stirred-now-and-then',
+            } as const,
+          ]
+        : []),
+    ],
+    liquorRatio: ratioOf(record, waterMl),
+    unsure: { amounts: amountsSigma(record), water: waterSigmaMl(record) / waterMl },
+  };
+  const drink: Drink = {
+    v: 2,
+    id,
+    version: 1,
+    name: record.name.trim(),
+    brews: [{ id: 'brew', name: `${record.name.trim()}, brewed`, ways: [way] }],
+    mix: [
+      { id: 'brew', name: 'The brew', from: { kind: 'brew', brewId: 'brew' }, book: 'all', at: 'jug' },
+      { id: 'water', name: 'Cold water', from: { kind: 'water', water: 'still' }, book: 'rest', at: 'jug' },
+    ],
+    serve: { glassMl: record.glassMl, iceG: record.iced ? Math.round(record.glassMl * 0.35) : 0, rightAtMin: 5 },
+    book: { wayId: way.id, jugMl: Math.round(jugMl), iced: record.iced },
+    defaults: {
+      litres: Math.max(0.2, Math.round(jugMl / 100) / 10),
+      glassMl: record.glassMl,
+      iced: record.iced,
+      strengthX: 1,
+      sugarGPerL: sugar ? Math.min(250, Math.round((sugar.grams / jugMl) * 1000)) : 0,
+      wayId: way.id,
+      steepMin: Math.max(1, Math.round(mainMinutes(stages))),
+      audience: [],
+    },
+    note: 'Written down from one making as usual; every figure has the spread it was found with.',
+  };
+  return { drink, found: foundOf(record, stages, waterMl) };
+}
+
+type TimedStage = { stage: Stage; fromMs: number; toMs: number };
+
+/** Stages from the moments: heat until it boils or is taken off, boil until it is taken off, steep until it is strained. */
+function stagesOf({ taps }: UsualRecord): TimedStage[] {
+  const ordered = [...taps].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const at = (tap: UsualTap): number | undefined => {
+    const found = ordered.find((t) => t.tap === tap);
+    return found && Date.parse(found.at);
+  };
+  const strained = at('strained')!;
+  const [heatOn, boils, offHeat, fridge] = [at('heat-on'), at('boils'), at('off-heat'), at('into-fridge')];
+  const lidOver = (fromMs: number, toMs: number, otherwise: Lid): Lid => {
+    const last = ordered
+      .filter((t) => (t.tap === 'lid-on' || t.tap === 'lid-off') && Date.parse(t.at) <= (fromMs + toMs) / 2)
+      .at(-1);
+    return last ? (last.tap === 'lid-on' ? 'closed' : 'open') : otherwise;
+  };
+  const stages: TimedStage[] = [];
+  const add = (
+    fromMs: number,
+    toMs: number,
+    make: (lid: Lid, minutes: number) => Stage,
+    otherwise: Lid = 'closed',
+  ): void => {
+    const minutes = (toMs - fromMs) / MIN;
+    if (minutes >= LEAST_MIN) stages.push({ stage: make(lidOver(fromMs, toMs, otherwise), minutes), fromMs, toMs });
+  };
+  const still = 'still' as const;
+  if (heatOn !== undefined) {
+    const end = boils ?? offHeat ?? fridge ?? strained;
+    add(heatOn, end, (lid) => ({
+      id: 'heat',
+      kind: 'heat',
+      to: boils === undefined ? 90 : 'boil',
+      lid,
+      agitation: still,
+    }));
+  }
+  if (boils !== undefined)
+    add(boils, offHeat ?? fridge ?? strained, (lid, minutes) => ({
+      id: 'boil',
+      kind: 'hold',
+      minutes: tenth(minutes),
+      lid,
+      agitation: 'boiling',
+    }));
+  const steepFrom = offHeat ?? (heatOn === undefined ? firstIn(ordered) : undefined);
+  if (steepFrom !== undefined && steepFrom < (fridge ?? strained))
+    add(steepFrom, fridge ?? strained, (lid, minutes) => ({
+      id: 'steep',
+      kind: 'steep',
+      place: 'off-heat',
+      minutes: tenth(minutes),
+      lid,
+      agitation: 'stirred-now-and-then',
+    }));
+  if (fridge !== undefined)
+    add(fridge, strained, (lid, minutes) => ({
+      id: 'fridge',
+      kind: 'steep',
+      place: 'fridge',
+      minutes: tenth(minutes),
+      lid,
+      agitation: still,
+    }));
+  if (stages.length === 0)
+    throw new InputError(
+      'recipeFromUsual',
+      'taps',
+      'moments at least a quarter of a minute apart',
+      `${taps.length} taps`,
+    );
+  return stages;
+}
+
+const tenth = (minutes: number): number => Math.round(minutes * 10) / 10;
+
+const firstIn = (taps: UsualRecord['taps']): number | undefined => {
+  const first = taps.find((t) => t.tap === 'in');
+  return first && Date.parse(first.at);
+};
+
+const mainMinutes = (stages: readonly TimedStage[]): number => {
+  const main = stages.find((s) => s.stage.kind === 'steep') ?? stages.find((s) => s.stage.kind === 'hold');
+  return main && 'minutes' in main.stage ? main.stage.minutes : 1;
+};
+
+function ingredientOf(plant: UsualPlant, { taps }: UsualRecord, stages: readonly TimedStage[]): BrewIngredient {
+  const moment = (tap: 'in' | 'out'): BrewIngredient['enters'] | undefined => {
+    const told = taps.find((t) => t.tap === tap && t.plantId === plant.id);
+    if (!told) return undefined;
+    const ms = Date.parse(told.at);
+    const during = [...stages].reverse().find((s) => s.fromMs <= ms) ?? stages[0]!;
+    return { stageId: during.stage.id, atMin: tenth(Math.max(0, ms - during.fromMs) / MIN) };
+  };
+  const out = moment('out');
+  const { amount } = plant;
+  return {
+    id: plant.id,
+    plant: botanicalBySlug(plant.plant).slug,
+    grams: Math.round(gramsOf(plant) * 10) / 10,
+    enters: moment('in') ?? { stageId: stages[0]!.stage.id, atMin: 0 },
+    ...(out ? { leaves: out } : {}),
+    ...(amount?.by === 'measure' ? { written: amount.words } : {}),
+  };
+}
+
+/** A recipe may be made half and twice as strong as it was found. */
+function ratioOf({ plants }: UsualRecord, waterMl: number): { min: number; max: number } {
+  const gPerL = (plants.reduce((sum, p) => sum + gramsOf(p), 0) / waterMl) * 1000;
+  return { min: Math.round((gPerL / 2) * 10) / 10, max: Math.round(gPerL * 2 * 10) / 10 };
+}
+
+const plantSigmaG = (p: UsualPlant): number =>
+  p.amount?.by === 'measure' ? gramsOf(p) * p.amount.sigmaLn : SCALE_SIGMA_G;
+
+/** Of all plants together, on the log scale: each counts by its grams. */
+function amountsSigma({ plants }: UsualRecord): number {
+  const all = plants.reduce((sum, p) => sum + gramsOf(p), 0);
+  return Math.min(1, Math.max(0.001, combineSigmas(...plants.map(plantSigmaG)) / all));
+}
+
+const waterSigmaMl = ({ water }: UsualRecord): number => (water?.by === 'scale' ? SCALE_SIGMA_G : JUG_SIGMA_ML);
+
+function foundOf(record: UsualRecord, stages: readonly TimedStage[], waterMl: number): UsualRecipe['found'] {
+  const { plants, outMl, sugar } = record;
+  return [
+    ...plants.map(
+      (p) => ({ what: 'plant', id: p.plant, value: gramsOf(p), sigma: plantSigmaG(p), unit: 'g' }) as const,
+    ),
+    { what: 'water', id: 'water', value: waterMl, sigma: waterSigmaMl(record), unit: 'ml' },
+    ...stages.map(
+      ({ stage, fromMs, toMs }) =>
+        ({
+          what: 'minutes',
+          id: stage.id,
+          value: (toMs - fromMs) / MIN,
+          sigma: TAP_SIGMA_MIN * Math.SQRT2,
+          unit: 'min',
+        }) as const,
+    ),
+    { what: 'out', id: 'out', value: outMl!, sigma: JUG_SIGMA_ML, unit: 'ml' },
+    ...(sugar
+      ? [{ what: 'sugar', id: sugar.sweetener, value: sugar.grams, sigma: SCALE_SIGMA_G, unit: 'g' } as const]
+      : []),
+  ];
+}
