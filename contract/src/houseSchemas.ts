@@ -17,6 +17,12 @@ const vessel = Joi.object({
   diameterCm: number(3, 80).required(),
   emptyG: number(1, 30_000).required(),
   material: Joi.valid(...MATERIALS).required(),
+  timed: Joi.object({
+    lossScale: number(0.1, 10).required(),
+    sigmaLn: number(0.001, 2).required(),
+    coolings: Joi.number().integer().min(1).required(),
+    from: Joi.array().items(words(200)).max(40).required(),
+  }),
 });
 
 const measures = Joi.object({

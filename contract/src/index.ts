@@ -2,6 +2,14 @@ export { check, type Checked } from './check';
 export { drinkSchema } from './drinkSchema';
 export { HOUSE_SCHEMAS, type HouseKind } from './houseSchemas';
 export { additionSchema, jugEventSchema, startJugSchema } from './jugSchemas';
+export {
+  attachSchema,
+  misbehaveSchema,
+  pairSchema,
+  readingsSchema,
+  registerInstrumentSchema,
+  simulateSchema,
+} from './instrumentSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export { appendEventSchema, listBatchesSchema, startBatchSchema, targetSchema } from './schemas';
 export type * from './views';

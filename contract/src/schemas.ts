@@ -3,8 +3,10 @@ import {
   ACID_RANGE,
   AUDIENCE_FLAGS,
   CONFIRMATIONS,
+  COOLED_BY,
   EVENT_VERSION,
   LOOKS,
+  MEASURED_BY,
   PEELS,
   PLAN_CONFIRMATIONS,
   POTENCY_RANGE,
@@ -79,6 +81,7 @@ export const startBatchSchema = Joi.object({
   drinkVersion: Joi.number().integer().min(1).required(),
   target: targetSchema,
   acknowledged: Joi.array().items(Joi.string().pattern(RULE_ID)).unique().max(200).default([]),
+  layOut: Joi.valid(true),
 }).required();
 
 /** Millilitres by part of the mix. */
@@ -95,22 +98,54 @@ const verdictSchema = Joi.object({
   note: Joi.string().max(500).allow(''),
 }).required();
 
+const ingredientId = Joi.string().max(80).required();
+
+/** What can be measured of a batch, and between what: ml, g, °Bx, °C. */
+const MEASURED: Record<string, { min: number; max: number }> = {
+  volume: { min: 1, max: 50_000 },
+  'pan-weight': { min: 1, max: 60_000 },
+  brix: { min: 0.1, max: 85 },
+  ph: { min: 0, max: 14 },
+  temp: { min: -25, max: 110 },
+};
+
 const EVENTS: Record<string, Joi.ObjectSchema> = {
   'brew-started': event('brew-started', { brewId }),
   'stage-ended': event('stage-ended', { brewId, stageId: Joi.string().max(60).required() }),
+  'stage-skipped': event('stage-skipped', { brewId, stageId: Joi.string().max(60).required() }),
+  'laid-out': event('laid-out', { item: Joi.string().max(130).required(), how: Joi.valid('seen', 'left').required() }),
+  'put-in': event('put-in', {
+    brewId,
+    ingredientId,
+    grams: Joi.number().min(0.01).max(20_000),
+    more: Joi.valid(true),
+  }),
+  'taken-out': event('taken-out', { brewId, ingredientId }),
+  'left-out': event('left-out', { brewId, ingredientId }),
+  'lid-set': event('lid-set', { brewId, lid: Joi.valid('open', 'loose', 'closed').required() }),
+  'topped-up': event('topped-up', {
+    brewId,
+    ml: Joi.number().min(1).max(20_000).required(),
+    tempC: Joi.number().min(0).max(100).required(),
+  }),
+  heard: event('heard', { call: Joi.string().max(200).required(), againMin: Joi.number().min(0.5).max(1440) }),
+  'cooled-by': event('cooled-by', { how: Joi.valid(...COOLED_BY).required() }),
   measured: event('measured', {
-    what: Joi.valid('volume', 'ph', 'temp').required(),
-    brewId: Joi.when('what', { is: 'volume', then: brewId, otherwise: Joi.forbidden() }),
-    value: Joi.when('what', {
-      is: 'ph',
-      then: Joi.number().min(0).max(14).required(),
-      otherwise: Joi.when('what', {
-        is: 'temp',
-        then: Joi.number().min(-25).max(110).required(),
-        otherwise: Joi.number().min(1).max(50_000).required(),
-      }),
+    what: Joi.valid(...Object.keys(MEASURED)).required(),
+    brewId: Joi.when('what', {
+      switch: [
+        { is: 'ph', then: Joi.forbidden() },
+        { is: 'temp', then: Joi.string().max(60) },
+      ],
+      otherwise: brewId,
     }),
-    method: Joi.valid('jug', 'scale', 'meter', 'strip', 'thermometer', 'estimate').required(),
+    value: Joi.when('what', {
+      switch: Object.entries(MEASURED).map(([is, { min, max }]) => ({
+        is,
+        then: Joi.number().min(min).max(max).required(),
+      })),
+    }),
+    method: Joi.valid(...MEASURED_BY).required(),
   }),
   mixed: event('mixed', {
     mix: mixSchema,

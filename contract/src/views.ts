@@ -1,17 +1,22 @@
 import type {
+  Attached,
   BatchEvent,
   Drink,
   FreeJugEvent,
   FreeJugEventBody,
   FrozenPlan,
+  InstrumentKind,
   Kitchen,
   Learned,
+  Misbehaviour,
   NextTime,
   OwnPlant,
   PantryEntry,
   Phase,
   PlanTarget,
   Pourable,
+  ProbeState,
+  Reading,
   TastingRecord,
 } from '@steepsis/core';
 
@@ -25,6 +30,8 @@ export type StartBatch = {
   target: PlanTarget;
   /** ids of the warnings that were read and gone ahead with */
   acknowledged?: readonly string[];
+  /** the heat waits for the list */
+  layOut?: true;
 };
 
 /** A batch as the server knows it: its events, from which its state is computed, and the server's clock. */
@@ -108,6 +115,59 @@ export type JugView = { id: string; events: readonly FreeJugEvent[]; serverNow: 
 /** GET /api/jugs: those with something left. */
 export type JugList = { jugs: readonly JugView[]; serverNow: string };
 
+/** An instrument as the server knows it. `misbehaves` is of simulated ones alone. */
+export type InstrumentView = {
+  id: string;
+  name: string;
+  kind: InstrumentKind;
+  simulated: boolean;
+  misbehaves?: Misbehaviour;
+  attached: Attached | undefined;
+  last: Reading | undefined;
+  /** whether it is believed; of probes in a pot */
+  state: ProbeState | undefined;
+};
+
+/** GET /api/instruments */
+export type InstrumentList = { instruments: readonly InstrumentView[]; serverNow: string };
+
+/** GET /api/batches/:id/readings: thinned for a chart, by instrument and brew */
+export type BatchReadings = {
+  series: readonly {
+    instrumentId: string;
+    name: string;
+    kind: InstrumentKind;
+    brewId: string;
+    readings: readonly Reading[];
+  }[];
+};
+
+/** GET /api/instruments/stream, server-sent */
+export type InstrumentMessage = { instruments: readonly InstrumentView[] };
+
+/** PUT /api/instruments/:id */
+export type RegisterInstrument = { name: string; kind: InstrumentKind };
+
+/** A device that was paired over the home network. */
+export type DeviceView = { id: string; name: string; pairedAt: string; lastSeenAt: string };
+
+/** GET /api/lan: only to this machine itself. */
+export type LanView = {
+  on: boolean;
+  /** addresses to open on a tablet */
+  http: readonly string[];
+  https: readonly string[];
+  /** of the certificate made here, SHA-256 */
+  fingerprint: string | undefined;
+  code: string | undefined;
+  codeUntil: string | undefined;
+  devices: readonly DeviceView[];
+};
+
 /** What the stream says: a batch, the house or a drink has changed. */
 export type StreamMessage =
-  { batchId: string; seq: number } | { house: string } | { drinkId: string } | { jugId: string };
+  | { batchId: string; seq: number }
+  | { house: string }
+  | { drinkId: string }
+  | { jugId: string }
+  | { instruments: true };

@@ -397,3 +397,4 @@ export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serv
 export { buildGlass, guestTotals, type Drinkers, type GlassBuild, type GuestBase } from './serve/guests';
 export { readPhoto, type PhotoReading } from './colour/fromPhoto';
 export type { Rgb } from './colour/liquorColour';
+export { kitchenBoilingPoint } from './heat/heating';

@@ -4,7 +4,9 @@ import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler
 import { BatchesModule } from './batches/batches.module';
 import { DrinksModule } from './drinks/drinks.module';
 import { HouseModule } from './house/house.module';
+import { InstrumentsModule } from './instruments/instruments.module';
 import { JugsModule } from './jugs/jugs.module';
+import { LanModule } from './lan/lan.module';
 import { PrintModule } from './print/print.module';
 import { CONFIG, type Config } from './shared/config';
 import { ProblemFilter } from './shared/problem.filter';
@@ -37,6 +39,8 @@ export class AppModule {
         BatchesModule,
         HouseModule,
         JugsModule,
+        InstrumentsModule,
+        LanModule,
         PrintModule,
         StreamModule,
       ],

@@ -6,7 +6,8 @@ import helmet from 'helmet';
 import { BODY_LIMIT } from '@steepsis/contract';
 import { AppModule } from './app.module';
 import type { Config } from './shared/config';
-import { hostCheck } from './shared/hostCheck';
+import { lanGate } from './lan/lanGate';
+import { PairingService } from './lan/pairing.service';
 
 /** The whole application, not yet listening: the API, and the built interface when there is one. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
@@ -16,9 +17,12 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     // Open streams would hold the port after a stop.
     forceCloseConnections: true,
   });
-  app.use(hostCheck);
+  const pairing = app.get(PairingService);
+  app.use(lanGate(config, (token) => pairing.letIn(token)));
   app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CSP } }));
   app.useBodyParser('json', { limit: BODY_LIMIT });
+  // The pairing page runs no script, so its form comes as forms do.
+  app.useBodyParser('urlencoded', { limit: '2kb', extended: false });
   if (config.webFolder) serveInterface(app, config.webFolder);
   app.enableShutdownHooks();
   return app;

@@ -6,6 +6,10 @@ import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { createApp } from './createApp';
 import { seedDemo } from './demo/seedDemo';
+import { certificateFor } from './lan/certificate';
+import { homeAddresses, listenAtHome, showAtTerminal } from './lan/homeNetwork';
+import { PairingService } from './lan/pairing.service';
+import type { Config, LanConfig } from './shared/config';
 
 /** Where the user's own data lie unless STEEPSIS_DATA says otherwise: outside the program's folder. */
 const dataFolder =
@@ -17,30 +21,54 @@ const PORTS_TRIED = 20;
 const clockAheadMs = Number(process.env['STEEPSIS_CLOCK_AHEAD_MIN'] ?? 0) * 60_000;
 
 async function main(): Promise<void> {
-  const config = {
+  const now = (): Date => new Date(Date.now() + clockAheadMs);
+  const port = await freePort('127.0.0.1', firstPort);
+  const lan = process.argv.includes('--lan') ? await homeNetwork(port) : undefined;
+  const config: Config = {
     databaseFile: join(dataFolder, 'steepsis.sqlite'),
     host: '127.0.0.1',
-    port: firstPort,
+    port,
     webFolder: existsSync(webFolder) ? webFolder : undefined,
-    now: () => new Date(Date.now() + clockAheadMs),
+    now,
+    timers: true,
+    lan: lan?.config,
   };
   const app = await createApp(config);
   await app.init();
-  if (process.argv.includes('--demo')) await seedDemo(app, config.now());
-  const port = await listenOnFreePort(app, config.host);
+  if (process.argv.includes('--demo')) await seedDemo(app, now());
+  await app.listen(port, config.host);
+  if (lan) await lan.listen(app);
   console.log(`Steepsis is ready: http://localhost:${port}`);
   console.log(`Its data are in ${dataFolder}. Stop it with Ctrl+C.`);
+  if (lan) await lan.show(app.get(PairingService).current().digits);
 }
 
-async function listenOnFreePort(app: NestExpressApplication, host: string): Promise<number> {
-  for (let port = firstPort; port < firstPort + PORTS_TRIED; port++) {
-    if (await isFree(port, host)) {
-      await app.listen(port, host);
-      return port;
-    }
+/** The home network, where it is asked for: this machine's addresses in it, and what serves them. */
+async function homeNetwork(port: number): Promise<HomeNetwork> {
+  const addresses = homeAddresses();
+  if (addresses.length === 0) throw new Error('--lan: this machine has no address in a home network.');
+  const certificate = await certificateFor(addresses, dataFolder, new Date());
+  const httpsPort = await freePort(addresses[0]!, port + 1);
+  const config = { addresses, port, httpsPort, fingerprint: certificate.fingerprint };
+  return {
+    config,
+    listen: (app) => listenAtHome(app, config, certificate),
+    show: (code) => showAtTerminal(config, code),
+  };
+}
+
+type HomeNetwork = {
+  config: LanConfig;
+  listen: (app: NestExpressApplication) => Promise<void>;
+  show: (code: string) => Promise<void>;
+};
+
+async function freePort(host: string, first: number): Promise<number> {
+  for (let port = first; port < first + PORTS_TRIED; port++) {
+    if (await isFree(port, host)) return port;
     console.log(`Port ${port} is taken by another program; trying ${port + 1}.`);
   }
-  throw new Error(`No free port between ${firstPort} and ${firstPort + PORTS_TRIED - 1}. Set PORT to another one.`);
+  throw new Error(`No free port between ${first} and ${first + PORTS_TRIED - 1}. Set PORT to another one.`);
 }
 
 function isFree(port: number, host: string): Promise<boolean> {

@@ -8,10 +8,12 @@ import request from 'supertest';
 import { ROSELLE_COOLER } from '@steepsis/core';
 import type { BatchView } from '@steepsis/contract';
 import { createApp } from '../src/createApp';
+import type { LanConfig } from '../src/shared/config';
 
 /** The real application on a real database file in a folder of its own, with a clock the test sets. */
 export class TestServer {
   readonly folder = mkdtempSync(join(tmpdir(), 'steepsis-test-'));
+  lan: LanConfig | undefined;
   now = new Date('2026-07-05T09:00:00.000Z');
   private app: NestExpressApplication | undefined;
 
@@ -22,6 +24,8 @@ export class TestServer {
       port: 0,
       webFolder: undefined,
       now: () => this.now,
+      timers: false,
+      lan: this.lan,
     });
     await this.app.init();
     return this;

@@ -17,8 +17,8 @@ export type Vessel = {
   timed?: TimedCooling;
 };
 
-/** Heat loss of a vessel as timed: times the reference, one standard deviation on the log scale, and from how many coolings. */
-export type TimedCooling = { lossScale: number; sigmaLn: number; coolings: number };
+/** Heat loss of a vessel as timed: times the reference, one standard deviation on the log scale, and which coolings it comes from. */
+export type TimedCooling = { lossScale: number; sigmaLn: number; coolings: number; from: readonly string[] };
 
 /** Specific heat of what vessels are made of, kJ/(kg K). Handbook values, rounded. */
 export const VESSEL_CP: Record<Material, number> = {

@@ -131,13 +131,14 @@ describe('a cooling that was timed', () => {
   });
 
   it('corrects the pot for good: each cooling counts by how sure it is', () => {
-    const once = withCooling(undefined, { lossScale: 1.2, sigmaLn: 0.08 });
+    const once = withCooling(undefined, { lossScale: 1.2, sigmaLn: 0.08 }, 'first');
     expect(once.lossScale).toBeGreaterThan(1.17);
     expect(once.lossScale).toBeLessThan(1.2);
     expect(once.coolings).toBe(1);
-    const twice = withCooling(once, { lossScale: 1.2, sigmaLn: 0.08 });
+    const twice = withCooling(once, { lossScale: 1.2, sigmaLn: 0.08 }, 'second');
     expect(twice.lossScale).toBeGreaterThan(once.lossScale);
     expect(twice.sigmaLn).toBeLessThan(once.sigmaLn);
+    expect(withCooling(twice, { lossScale: 2, sigmaLn: 0.08 }, 'second')).toBe(twice);
   });
 
   it('finds the simulated kitchen’s true pots within its own spread', () => {

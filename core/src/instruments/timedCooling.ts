@@ -70,10 +70,23 @@ function line(x: readonly number[], y: readonly number[]): { slope: number; sigm
   return { slope, sigma: Math.sqrt(rest / Math.max(1, n - 2) / sxx) };
 }
 
-/** A pot’s timing with one more cooling in it: each counts by how sure it is, the reference as it was before any. */
-export function withCooling(before: TimedCooling | undefined, timed: CoolingTimed): TimedCooling {
-  const prior = before ?? { lossScale: 1, sigmaLn: CLOSED_LOSS.counter.sigmaLn, coolings: 0 };
+/** Coolings that are remembered by name, so that none counts twice. */
+const REMEMBERED = 40;
+
+/**
+ * A pot’s timing with one more cooling in it: each counts by how sure it is, the reference as it was before any. A cooling
+ * that has counted already changes nothing.
+ * @param name of the cooling, its own
+ */
+export function withCooling(before: TimedCooling | undefined, timed: CoolingTimed, name: string): TimedCooling {
+  if (before?.from.includes(name)) return before;
+  const prior = before ?? { lossScale: 1, sigmaLn: CLOSED_LOSS.counter.sigmaLn, coolings: 0, from: [] };
   const [a, b] = [1 / prior.sigmaLn ** 2, 1 / timed.sigmaLn ** 2];
   const ln = (a * Math.log(prior.lossScale) + b * Math.log(timed.lossScale)) / (a + b);
-  return { lossScale: Math.exp(ln), sigmaLn: Math.sqrt(1 / (a + b)), coolings: prior.coolings + 1 };
+  return {
+    lossScale: Math.exp(ln),
+    sigmaLn: Math.sqrt(1 / (a + b)),
+    coolings: prior.coolings + 1,
+    from: [...prior.from, name].slice(-REMEMBERED),
+  };
 }

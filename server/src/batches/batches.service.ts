@@ -70,7 +70,7 @@ export class BatchesService {
       return this.store.append(
         request.id,
         [],
-        { id: request.eventId, at: request.at, type: 'started', plan },
+        { id: request.eventId, at: request.at, type: 'started', plan, ...(request.layOut ? { layOut: true } : {}) },
         this.serverNow(),
         transaction,
       );

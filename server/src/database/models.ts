@@ -68,10 +68,40 @@ export class ArchivedDrinkRow extends Model<
   declare archived_at: string;
 }
 
+export class InstrumentRow extends Model<InferAttributes<InstrumentRow>, InferCreationAttributes<InstrumentRow>> {
+  declare id: string;
+  declare name: string;
+  declare kind: string;
+  declare simulated: boolean;
+  declare batch_id: string | null;
+  declare brew_id: string | null;
+  declare known_since: string;
+}
+
+/** One reading of an instrument; the pot is the one it was in at that moment. */
+export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+  declare instrument_id: string;
+  declare at_ms: number;
+  declare value: number;
+  declare batch_id: string | null;
+  declare brew_id: string | null;
+}
+
+/** A device that was paired. Only the hash of its token is kept. */
+export class DeviceRow extends Model<InferAttributes<DeviceRow>, InferCreationAttributes<DeviceRow>> {
+  declare id: string;
+  declare name: string;
+  declare token_hash: string;
+  declare paired_at: string;
+  declare last_seen_at: string;
+  declare revoked_at: string | null;
+}
+
 // Sequelize writes into attribute objects, so each column gets one of its own.
 const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const key = () => ({ type: DataTypes.STRING, allowNull: false, primaryKey: true });
 const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false });
+const maybe = () => ({ type: DataTypes.TEXT, allowNull: true });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 
 export function defineModels(sequelize: Sequelize): void {
@@ -109,4 +139,30 @@ export function defineModels(sequelize: Sequelize): void {
     { ...options, tableName: 'house_documents' },
   );
   ArchivedDrinkRow.init({ id: key(), archived_at: text() }, { ...options, tableName: 'archived_drinks' });
+  InstrumentRow.init(
+    {
+      id: key(),
+      name: text(),
+      kind: text(),
+      simulated: flag(),
+      batch_id: maybe(),
+      brew_id: maybe(),
+      known_since: text(),
+    },
+    { ...options, tableName: 'instruments' },
+  );
+  ReadingRow.init(
+    {
+      instrument_id: key(),
+      at_ms: { ...whole(), primaryKey: true },
+      value: { type: DataTypes.DOUBLE, allowNull: false },
+      batch_id: maybe(),
+      brew_id: maybe(),
+    },
+    { ...options, tableName: 'readings' },
+  );
+  DeviceRow.init(
+    { id: key(), name: text(), token_hash: text(), paired_at: text(), last_seen_at: text(), revoked_at: maybe() },
+    { ...options, tableName: 'devices' },
+  );
 }

@@ -6,6 +6,12 @@ export type Config = {
   /** folder of the built interface; undefined serves the API alone */
   webFolder: string | undefined;
   now: () => Date;
+  /** whether anything runs by itself: simulated instruments, thinning of readings */
+  timers: boolean;
+  /** addresses of this machine in the home network, where it was opened to that; undefined keeps it to itself */
+  lan: LanConfig | undefined;
 };
+
+export type LanConfig = { addresses: readonly string[]; port: number; httpsPort: number; fingerprint: string };
 
 export const CONFIG = Symbol('config');

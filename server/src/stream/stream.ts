@@ -12,6 +12,11 @@ export class StreamService {
     this.changes.next(message);
   }
 
+  /** For other parts of the server. */
+  heard(listen: (message: StreamMessage) => void): void {
+    this.changes.subscribe(listen);
+  }
+
   messages(): Observable<MessageEvent> {
     const ping = interval(15_000).pipe(map((): MessageEvent => ({ type: 'ping', data: '' })));
     return merge(this.changes.pipe(map((data): MessageEvent => ({ data }))), ping);
