@@ -39,6 +39,7 @@ module.exports = {
       setupFilesAfterEnv: [`${__dirname}/web/jest.setup.ts`],
       moduleNameMapper: {
         openMixWorker$: `${__dirname}/web/jest.mix-worker.ts`,
+        openTicker$: `${__dirname}/web/jest.ticker.ts`,
         openPlanWorker$: `${__dirname}/web/jest.plan-worker.ts`,
         '\\.css$': `${__dirname}/web/jest.css-stub.cjs`,
         '^@/(.*)$': `${__dirname}/web/src/$1`,

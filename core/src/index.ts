@@ -47,6 +47,7 @@ export {
   type BrewWay,
   type Drink,
   type Kitchen,
+  type Lid,
   type MixLine,
   type MixSource,
   type PlanTarget,

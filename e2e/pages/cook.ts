@@ -93,14 +93,22 @@ export class Cook {
     await expect(this.page.getByRole('alert').filter({ hasText: text })).toBeVisible();
   }
 
+  /** Starts what is planned, with nothing ticked off the list before the heat. */
+  async startAtStove(): Promise<void> {
+    await this.button('Start at the stove').click();
+    await this.button(/^(Heat on|Start it)$/).click();
+  }
+
   /** Minutes that the large words promise until the pull, or are over it (negative). */
   async minutesToPull(): Promise<number> {
     const heading = this.page.getByRole('heading', { name: /^Pull it/ });
     await expect(heading).toBeVisible();
     const said = (await heading.textContent())!;
-    const clock = said === 'Pull it now' ? (await this.page.getByText(/over its time; it would/).textContent())! : said;
+    const clock = said.startsWith('Pull it now')
+      ? (await this.page.getByText(/over its time; it would/).textContent())!
+      : said;
     const [, h, m, s] = /(?:(\d+):)?(\d+):(\d\d)/.exec(clock)!;
     const minutes = Number(h ?? 0) * 60 + Number(m) + Number(s) / 60;
-    return said === 'Pull it now' ? -minutes : minutes;
+    return said.startsWith('Pull it now') ? -minutes : minutes;
   }
 }

@@ -28,7 +28,7 @@ test('raw elderberries: the plan stops, cooking them first is one click, and it 
   await cook.button('Simmer it 20 minutes in an open pan first').click();
   await cook.expectText('Boil and simmer');
   await expect(page.getByText('Elderberries need cooking.')).toHaveCount(0);
-  await cook.button('Start at the stove').click();
+  await cook.startAtStove();
   await cook.expectText('Bring it to the boil');
   expect(complaints.list).toEqual([]);
 });
@@ -56,7 +56,7 @@ test('a big pot that cools by itself: the plan warns, the ice bath is offered; a
   await cook.button('Cool it in an ice bath, stirring').click();
   await cook.expectText('cool to 25 °C in an ice bath');
   await expect(page.getByText('By the model it will take more than 2 hours')).toHaveCount(0);
-  await cook.button('Start at the stove').click();
+  await cook.startAtStove();
   await cook.button('It boils: off the heat').click();
   await cook.button('Pulled: strain it').click();
   await cook.button('Done').click();

@@ -67,7 +67,7 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
   };
 
   await test.step('starts it and boils it, with a power cut on the way', async () => {
-    await cook.button('Start at the stove').click();
+    await cook.startAtStove();
     await cook.expectText('Bring it to the boil, lid on');
     await restart(5);
     await cook.expectText(/^5:\d\d$/);

@@ -1,6 +1,7 @@
 import { runBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
 import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
+import { remembering } from '../quantity/remembering';
 import type { TendingTask } from '../ferment/tending';
 import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
@@ -360,11 +361,23 @@ function withBrew(batch: Batch, brewId: string, change: (b: BrewState) => BrewSt
   };
 }
 
-/** When the last brew was off its plants and began to cool; undefined while one is still on them. */
+/** Kinds that keep strained liquor hot on purpose. */
+const HOT_AFTER = new Set<Stage['kind']>(['heat', 'hold', 'reduce']);
+
+/** The stage after which a brew cools: its last before the strain, or the last that heats what was strained. */
+export function lastHotStage(way: BrewWay): Stage | undefined {
+  const before = untilStrained(way).filter((s) => s.kind !== 'strain');
+  return (
+    afterStraining(way)
+      .filter((s) => HOT_AFTER.has(s.kind))
+      .at(-1) ?? before.at(-1)
+  );
+}
+
+/** When the last brew was off its plants and off the heat, and began to cool; undefined while one is not. */
 export function strainedOffAt(batch: Batch): string | undefined {
   const ends = batch.brews.map((state) => {
-    const before = untilStrained(frozenBrew(batch.plan, state.brewId).way).filter((s) => s.kind !== 'strain');
-    const last = before.at(-1);
+    const last = lastHotStage(wayAsItWent(batch, state.brewId));
     return last ? state.stages.find((s) => s.stageId === last.id)?.endedAt : state.startedAt;
   });
   return ends.includes(undefined) ? undefined : (ends as string[]).reduce((a, b) => (a > b ? a : b));
@@ -394,7 +407,11 @@ export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
 }
 
 /** One pot of a brew of a frozen plan, as planned. */
-export const runOfFrozen = (plan: FrozenPlan, brew: FrozenBrew): BrewRun => runBrew(setupOf(plan, brew));
+export const runOfFrozen = (plan: FrozenPlan, brew: FrozenBrew): BrewRun =>
+  plannedRuns(brew, plan.coreVersion, () => runBrew(setupOf(plan, brew)));
+
+/** A frozen brew belongs to one plan. */
+const plannedRuns = remembering<FrozenBrew, BrewRun>();
 
 const setupOf = (plan: FrozenPlan, brew: FrozenBrew): BrewSetup => ({
   way: brew.way,
@@ -420,11 +437,16 @@ export type Otherwise = {
 };
 
 /** One pot of a brew as it really went so far: ended stages by their own times, what was changed as it was, the rest as planned. */
-export function runOfBatch(
-  batch: Batch,
-  brewId: string,
-  { minutesOf, way, lossScale = 1, unread }: Otherwise = {},
-): BrewRun {
+export function runOfBatch(batch: Batch, brewId: string, otherwise: Otherwise = {}): BrewRun {
+  // Every clock on a page asks for the same run; only another recipe cannot be told by its words.
+  const { way, ...asked } = otherwise;
+  if (way) return runAnew(batch, brewId, otherwise);
+  return runsKnown(batch, JSON.stringify([brewId, asked]), () => runAnew(batch, brewId, otherwise));
+}
+
+const runsKnown = remembering<Batch, BrewRun>();
+
+function runAnew(batch: Batch, brewId: string, { minutesOf, way, lossScale = 1, unread }: Otherwise): BrewRun {
   const { plan } = batch;
   const brew = frozenBrew(plan, brewId);
   const { changes, strainedVolumeMl } = brewState(batch, brewId);

@@ -2,6 +2,7 @@ import { inGlass, steepCurve, type CurveTarget, type SteepCurve } from '../brew/
 import { mainStageOf, withSteep, type StageKind } from '../drink/drink';
 import { tempAt } from '../heat/temperatureHistory';
 import { portionOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { remembering } from '../quantity/remembering';
 import { harshness, weightedStrength } from '../liquid/strength';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
@@ -64,7 +65,11 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
 }
 
 /** The curve of a brew's main stage as it really started, to twice its planned length. */
-export function curveOfBatch(batch: Batch, brewId: string): SteepCurve | undefined {
+export const curveOfBatch = (batch: Batch, brewId: string): SteepCurve | undefined =>
+  curvesKnown(batch, brewId, () => curveAnew(batch, brewId));
+const curvesKnown = remembering<Batch, SteepCurve | undefined>();
+
+function curveAnew(batch: Batch, brewId: string): SteepCurve | undefined {
   const brew = frozenBrew(batch.plan, brewId);
   const main = mainStageOf(brew.way);
   if (!main) return undefined;
@@ -80,7 +85,11 @@ export const glassOf = (batch: Batch, brewId: string, liquor: Liquid): number =>
   inGlass(liquor, glassTarget(batch.plan, brewId)).strengthX;
 
 /** What one brew of a plan brings to the glass, by the volumes that were planned. */
-function glassTarget(plan: FrozenPlan, brewId: string): CurveTarget {
+const glassTarget = (plan: FrozenPlan, brewId: string): CurveTarget =>
+  targetsKnown(plan, brewId, () => glassTargetOf(plan, brewId));
+const targetsKnown = remembering<FrozenPlan, CurveTarget>();
+
+function glassTargetOf(plan: FrozenPlan, brewId: string): CurveTarget {
   const { target, promised, houseHarshLimit } = plan;
   const jugMl = mixTotalMl(promised.mix);
   const thinning = target.strengthX > 0 ? promised.jugX / target.strengthX : 1;

@@ -1,4 +1,14 @@
-import { frozenBrew, runOfBatch, strainedOffAt, vesselOf, concentrateOf, type Batch } from '../batch/batch';
+import {
+  brewState,
+  concentrateOf,
+  frozenBrew,
+  lastHotStage,
+  runOfBatch,
+  strainedOffAt,
+  vesselOf,
+  wayAsItWent,
+  type Batch,
+} from '../batch/batch';
 import type { CooledBy } from '../batch/batchEvent';
 import { TWO_STEP } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, newtonTempC, type Load } from '../heat/heating';
@@ -47,7 +57,7 @@ export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined 
   const offAt = strainedOffAt(batch);
   if (!offAt || batch.phase === 'put-away' || batch.phase === 'discarded') return undefined;
   const pot = hottest(batch);
-  if (!pot || pot.outC <= TWO_STEP.middleC) return undefined;
+  if (!pot) return undefined;
   const offMs = Date.parse(offAt);
   const path = followed(batch, pot, offMs, nowMs);
   const { tempC, how, middleAtMs } = path;
@@ -83,22 +93,53 @@ export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined 
   };
 }
 
-type Pot = { brewId: string; liquid: Liquid; vessel: Vessel; outC: number };
+type Pot = {
+  brewId: string;
+  liquid: Liquid;
+  vessel: Vessel;
+  /** what it was when it began to cool */
+  startC: number;
+  /** stages of its recipe that cool it: when they began and ended, and to what */
+  cooled: readonly Mark[];
+};
+
+type Mark = { ms: number; how: CooledBy | undefined; tempC: number | undefined };
 
 /** Of the brews that came hot off their plants, the largest pot. */
 function hottest(batch: Batch): Pot | undefined {
-  const pots = batch.plan.brews.map((b): Pot => {
-    const { pots: n, vesselId } = frozenBrew(batch.plan, b.brewId);
-    const { outC } = runOfBatch(batch, b.brewId);
-    return {
-      brewId: b.brewId,
-      liquid: portionOf(concentrateOf(batch, b.brewId), 1 / n),
-      vessel: vesselOf(batch.plan, vesselId),
-      outC,
-    };
-  });
-  return pots.filter((p) => p.outC > TWO_STEP.middleC).sort((a, b) => volumeMl(b.liquid) - volumeMl(a.liquid))[0];
+  return (
+    batch.plan.brews
+      // A live jar is kept warm on purpose; it has rules and calls of its own.
+      .filter(({ way }) => !way.stages.some((s) => s.kind === 'ferment'))
+      .map(({ brewId }) => potOf(batch, brewId))
+      .filter((p) => p.startC > TWO_STEP.middleC)
+      .sort((a, b) => volumeMl(b.liquid) - volumeMl(a.liquid))[0]
+  );
 }
+
+function potOf(batch: Batch, brewId: string): Pot {
+  const { pots, vesselId } = frozenBrew(batch.plan, brewId);
+  const run = runOfBatch(batch, brewId);
+  const last = lastHotStage(wayAsItWent(batch, brewId));
+  const heatedAfter = run.stages.find((s) => s.stageId === last?.id && s.startMin >= run.endMin);
+  return {
+    brewId,
+    liquid: portionOf(concentrateOf(batch, brewId), 1 / pots),
+    vessel: vesselOf(batch.plan, vesselId),
+    startC: heatedAfter?.toC ?? run.at(run.endMin).tempC,
+    cooled: coolStages(batch, brewId),
+  };
+}
+
+/** A stage that cools says where the pot stands while it runs, and how cold it was when the cook ended it. */
+const coolStages = (batch: Batch, brewId: string): Mark[] =>
+  brewState(batch, brewId).stages.flatMap((s): Mark[] => {
+    const stage = frozenBrew(batch.plan, brewId).way.stages.find((x) => x.id === s.stageId);
+    if (stage?.kind !== 'cool') return [];
+    const how = stage.by === 'ice-bath' ? 'ice-bath' : 'counter';
+    const begun: Mark = { ms: Date.parse(s.startedAt), how, tempC: undefined };
+    return s.endedAt ? [begun, { ms: Date.parse(s.endedAt), how: 'counter', tempC: stage.toC }] : [begun];
+  });
 
 function loadOf(batch: Batch, { liquid, vessel }: Pot, how: CooledBy): Load {
   return {
@@ -123,14 +164,15 @@ function followed(
   offMs: number,
   nowMs: number,
 ): { tempC: number; how: CooledBy; middleAtMs: number | undefined } {
-  const marks = [
+  const marks: Mark[] = [
+    ...pot.cooled,
     ...batch.cooledBy.map((c) => ({ ms: Date.parse(c.at), how: c.how, tempC: undefined })),
     ...batch.temps.map((t) => ({ ms: Date.parse(t.at), how: undefined, tempC: t.tempC })),
     { ms: nowMs, how: undefined, tempC: undefined },
   ]
     .filter((m) => m.ms >= offMs && m.ms <= nowMs)
     .sort((a, b) => a.ms - b.ms);
-  let [tempC, fromMs, how] = [pot.outC, offMs, 'counter' as CooledBy];
+  let [tempC, fromMs, how] = [pot.startC, offMs, 'counter' as CooledBy];
   let middleAtMs: number | undefined;
   for (const mark of marks) {
     const minutes = (mark.ms - fromMs) / MIN;

@@ -3,6 +3,7 @@ import { untilStrained } from '../drink/drink';
 import { kitchenBoilingPoint } from '../heat/heating';
 import { heightCm, levelCm } from '../heat/vessel';
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
+import { remembering } from '../quantity/remembering';
 import { BRIX, syrupBoilingPoint } from '../sugar/sucroseSolution';
 
 /** Where a stage ends, as instruments read it: what stands beside a cue of the senses. One pot of the brew. */
@@ -18,7 +19,11 @@ export type EndFigures = {
 };
 
 /** @throws InputError for a brew that the plan does not have; a stage it does not have gives nothing */
-export function endFiguresOf(batch: Batch, brewId: string, stageId: string): EndFigures {
+export const endFiguresOf = (batch: Batch, brewId: string, stageId: string): EndFigures =>
+  known(batch, `${brewId}/${stageId}`, () => figuresAnew(batch, brewId, stageId));
+const known = remembering<Batch, EndFigures>();
+
+function figuresAnew(batch: Batch, brewId: string, stageId: string): EndFigures {
   const brew = frozenBrew(batch.plan, brewId);
   const stage = brew.way.stages.find((s) => s.id === stageId);
   const run = runOfBatch(batch, brewId);

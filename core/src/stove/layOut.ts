@@ -37,7 +37,7 @@ export type LayOutItem = { id: string } & (
 /** Bulk of dry plants where the table has no cup: a loose heap holds four times its mass in ml. House estimate. */
 const HEAP_ML_PER_G = 4;
 
-/** Ice for a bath: about as much as what is cooled. House estimate, 0.7 to 1.5. */
+/** Ice for a bath: about as much as what is cooled, to the next 100 g. House estimate, 0.7 to 1.5 times. */
 const BATH_ICE_PER_ML = 1;
 
 /** What a plan wants laid out, in the order of the work. */
@@ -60,7 +60,7 @@ export function layOutOf(plan: FrozenPlan): readonly LayOutItem[] {
 }
 
 const bathIceG = (plan: FrozenPlan): number =>
-  plan.brews.reduce((sum, b) => sum + b.promised.volumeMl, 0) * BATH_ICE_PER_ML;
+  Math.ceil((plan.brews.reduce((sum, b) => sum + b.promised.volumeMl, 0) * BATH_ICE_PER_ML) / 100) * 100;
 
 function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
   const { way, pots, vesselId, sweetenedG } = frozenBrew(plan, brewId);

@@ -5,6 +5,7 @@ import {
   concentrateOf,
   factsOfPlan,
   findingsOf,
+  freshlySimulated,
   jugWantedOf,
   mixJug,
   onHandOf,
@@ -12,6 +13,9 @@ import {
   plannedMl,
   runningStage,
   runOfBatch,
+  sayNow,
+  seededRandom,
+  truthOf,
   volumeMl,
   warningsOfPlan,
   type Batch,
@@ -23,6 +27,8 @@ import {
 import { BatchesService } from '../batches/batches.service';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService, KITCHEN_ID } from '../house/house.service';
+import { InstrumentsService } from '../instruments/instruments.service';
+import { SimulatedService } from '../instruments/simulated.service';
 import { DEMO_BATCHES, LIVE_JAR, OTHER_BATCHES, RUNNING_FRIDGE_STEEP, type DemoBatch } from './demoBatches';
 import { DEMO_KITCHEN, DEMO_PLANT, demoPantry } from './demoHouse';
 
@@ -41,10 +47,36 @@ export async function seedDemo(app: INestApplication, now: Date): Promise<void> 
   const past = [...DEMO_BATCHES, ...OTHER_BATCHES].sort((a, b) => b.daysAgo - a.daysAgo);
   for (const demo of past) await cook.make(demo);
   await cook.untilWorking(LIVE_JAR);
-  await cook.start(RUNNING_FRIDGE_STEEP);
+  const { batch } = await cook.start(RUNNING_FRIDGE_STEEP);
+  await probeIn(app, batch, now);
   // What is there is noted last: it is what is left after the summer.
   for (const entry of demoPantry(now)) await house.save('pantry', entry.plant, 0, entry);
 }
+
+/** One reading in so many minutes is enough of a past that nobody watched. */
+const READ_EVERY_MIN = 5;
+
+/** A simulated probe hangs in the running jar, and has done so from its start. */
+async function probeIn(app: INestApplication, batch: Batch, now: Date): Promise<void> {
+  const instruments = app.get(InstrumentsService);
+  const { id } = await app.get(SimulatedService).add('probe');
+  const [{ brewId }] = batch.plan.brews;
+  await instruments.attach(id, { batchId: batch.id, brewId });
+  const truth = truthOf(batch, brewId);
+  const random = seededRandom(7);
+  let state = freshlySimulated(Date.parse(batch.startedAt));
+  const readings: { at: string; value: number }[] = [];
+  for (let ms = Date.parse(batch.startedAt); ms < now.getTime(); ms += READ_EVERY_MIN * 60_000) {
+    const { tempC } = truth(ms)!;
+    const said = sayNow('probe', state, { truth: tempC, airTruth: batch.plan.kitchen.fridgeC, nowMs: ms }, random);
+    state = said.state;
+    if (said.value !== undefined) readings.push({ at: new Date(ms).toISOString(), value: said.value });
+  }
+  await instruments.take(id, readings);
+}
+
+/** When the live jar of the demo was last looked after. */
+const TENDED_MIN_AGO = 150;
 
 const COOLER = 'roselle-rose-hip-cooler';
 
@@ -101,7 +133,12 @@ class DemoCook {
 
   /** A batch up to the jar that works, and no further. */
   async untilWorking(demo: DemoBatch): Promise<void> {
-    await this.throughStages(await this.start(demo), demo, (kind) => kind !== 'ferment');
+    const begun = await this.start(demo);
+    const { id, plan } = await this.throughStages(begun, demo, (kind) => kind !== 'ferment');
+    // It has been looked after this morning.
+    const lately = (this.now.getTime() - begun.startMs) / 60_000 - TENDED_MIN_AGO;
+    for (const task of ['shake', 'vent', 'look', 'taste'] as const)
+      await this.say(id, begun.startMs, lately, { type: 'tended', brewId: plan.brews[0].brewId, task });
   }
 
   /** Ends one stage after the other as planned, or as it really took, while the stages are of a kind to be ended. */

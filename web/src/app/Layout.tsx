@@ -1,9 +1,13 @@
 import { Moon, Sun } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
 import { RunningClock } from '@/features/steep';
+import { ServerBanner } from './ServerBanner';
 import { useTheme } from './theme';
+
+// It rings on every page, and is not needed for the first one to be shown.
+const AlarmKeeper = lazy(() => import('@/features/steep/AlarmKeeper'));
 
 const WAY_OF_WORK = [
   ['/plan', 'Plan'],
@@ -71,6 +75,10 @@ export function Layout(): ReactNode {
           </div>
         </div>
       </header>
+      <ServerBanner />
+      <Suspense>
+        <AlarmKeeper />
+      </Suspense>
       <Outlet key={units} />
       <nav aria-label="More places" className="no-print flex justify-center gap-2 border-t border-line py-2 sm:hidden">
         {BEHIND.filter(([, , phone]) => !phone).map(([to, name]) => (

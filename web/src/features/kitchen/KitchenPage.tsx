@@ -1,16 +1,26 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { BURNER_KINDS, freeId, INSTRUMENTS, MATERIALS, type Audience, type Kitchen, type Vessel } from '@steepsis/core';
+import {
+  BURNER_KINDS,
+  freeId,
+  INSTRUMENTS,
+  likelyRange,
+  MATERIALS,
+  type Audience,
+  type Kitchen,
+  type Vessel,
+} from '@steepsis/core';
 import { useHouse, useSaveHouse, type House } from '@/shared/api/queries';
 import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { useEdited } from '@/shared/api/useEdited';
-import { Button } from '@/shared/ui/Button';
+import { Button, LinkButton } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
 import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { LanPanel } from './LanPanel';
 
 export function Component(): ReactNode {
   const house = useHouse();
@@ -173,7 +183,11 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
             ))}
           </div>
         </fieldset>
+        <LinkButton kind="quiet" to="/kitchen/instruments">
+          Instruments that speak to Steepsis
+        </LinkButton>
       </Panel>
+      <LanPanel />
       <div className="mt-3 grid gap-3 lg:grid-cols-2">
         {(Object.keys(KIND_WORDS) as OwnKind[]).map((kind) => (
           <Panel key={kind} title={KIND_WORDS[kind]}>
@@ -249,6 +263,21 @@ function VesselRow({
             onValue={(material) => onChange({ ...v, material })}
           />
         </p>
+        {v.timed && (
+          <p className="text-sm text-muted">
+            {timedWords(v.timed)}{' '}
+            <Button
+              kind="quiet"
+              className="text-sm"
+              onClick={() => {
+                const { timed: _forgotten, ...untimed } = v;
+                onChange(untimed);
+              }}
+            >
+              Forget that
+            </Button>
+          </p>
+        )}
         {(v.kind === 'pot' || v.kind === 'jar') && (
           <a
             className="inline-flex min-h-11 items-center text-sm text-action underline underline-offset-4"
@@ -272,4 +301,13 @@ function VesselRow({
       )}
     </li>
   );
+}
+
+/** How a pot cools, as a probe has seen it. */
+function timedWords({ lossScale, sigmaLn, coolings }: NonNullable<Vessel['timed']>): string {
+  const { low, high } = likelyRange(lossScale, sigmaLn);
+  const percent = Math.round(Math.abs(lossScale - 1) * 100);
+  const how =
+    percent < 2 ? 'as the reference has it' : `${percent} % ${lossScale > 1 ? 'faster' : 'slower'} than the reference`;
+  return `Cools ${how} (×${low.toFixed(2)} to ×${high.toFixed(2)}), timed by a probe ${coolings === 1 ? 'once' : `${coolings} times`}.`;
 }

@@ -81,7 +81,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   const edited = Object.keys(draft).length > 0;
   const begin = (): void =>
     start.mutate(
-      { drinkId: drink.id, drinkVersion: drink.version, target, acknowledged: [...read] },
+      { drinkId: drink.id, drinkVersion: drink.version, target, acknowledged: [...read], layOut: true },
       {
         onSuccess: (batch) => {
           forget(drink.id);

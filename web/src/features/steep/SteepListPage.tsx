@@ -1,41 +1,41 @@
 import type { ReactNode } from 'react';
-import { Navigate } from 'react-router';
-import { useBatches } from '@/shared/api/queries';
+import { useNow } from '@/shared/api/clock';
+import { useAtStove } from '@/shared/api/queries';
 import { LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
-import { RunningBatch } from './RunningBatch';
+import { Stove } from './Stove';
 
-/** All pots that run; a single one is opened straight away. */
+/** The stove: every pot that runs, cools or waits for its mix, whatever drink it is for. */
 export function Component(): ReactNode {
-  const running = useBatches('running');
-  if (running.isPending) return <Loading what="the running pots" />;
-  if (running.isError) return <Failed error={running.error} retry={() => void running.refetch()} />;
-  const { batches } = running.data;
-  if (batches.length === 1) return <Navigate to={`/steep/${batches[0]!.id}`} replace />;
+  const { query, batches } = useAtStove();
+  const now = useNow();
+  if (query.isPending) return <Loading what="the running pots" />;
+  if (query.isError) return <Failed error={query.error} retry={() => void query.refetch()} />;
+  const pots = batches.reduce((sum, b) => sum + b.plan.brews.length, 0);
   return (
     <Page
       title="Steep"
       note={
-        batches.length > 0
-          ? `${batches.length} pots are running.`
-          : 'Nothing is on the stove or steeping in the fridge.'
+        pots === 0
+          ? 'Nothing is on the stove or steeping in the fridge.'
+          : `${pots === 1 ? 'One pot' : `${pots} pots`} of ${batches.length === 1 ? 'one drink' : `${batches.length} drinks`}.`
       }
-    >
-      {batches.length === 0 ? (
+      actions={
         <>
-          <Empty>
-            Plan a drink and start it at the stove; its clock then runs here, also after a reload or on another device.
-          </Empty>
-          <LinkButton to="/plan" kind="main" className="mt-4">
+          <LinkButton to="/steep/as-usual">Make it as usual</LinkButton>
+          <LinkButton to="/plan" kind={pots === 0 ? 'main' : 'plain'}>
             Plan a drink
           </LinkButton>
         </>
+      }
+    >
+      {batches.length === 0 ? (
+        <Empty>
+          Plan a drink and start it at the stove; its clock then runs here, also after a reload or on another device. Or
+          make one as you always do, weigh it as you go, and have it written down as a recipe.
+        </Empty>
       ) : (
-        <ul className="grid gap-3 sm:grid-cols-2">
-          {batches.map((b) => (
-            <RunningBatch key={b.id} summary={b} />
-          ))}
-        </ul>
+        <Stove batches={batches} now={now} several={batches.length > 1} />
       )}
     </Page>
   );

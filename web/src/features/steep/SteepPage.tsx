@@ -1,19 +1,25 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { findingsAt, findingsOfBatch, strainedOffAt, vesselOf, type Batch, type Finding } from '@steepsis/core';
+import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useBatch, useSay } from '@/shared/api/queries';
+import { useBatch, useSay, useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sweetenerName } from '@/shared/format/names';
 import { Ask } from '@/shared/ui/Ask';
-import { Button } from '@/shared/ui/Button';
+import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
-import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { AllDone, BrewHands, strainWords, type Say } from './BrewHands';
-import { Pot } from './Pot';
+import { AllDone, LiveJar } from './BrewHands';
+import { strainWords } from './callWords';
+import { CoolingPanel } from './CoolingPanel';
+import { ProbePanel } from './ProbePanel';
+import { Stove } from './Stove';
 import { lastUndoable } from './undo';
+import { useTold } from './useStove';
+import { WhatHappened } from './WhatHappened';
+
+type Say = (event: BatchEventBody) => void;
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
@@ -26,12 +32,16 @@ export function Component(): ReactNode {
 function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const now = useNow();
   const say = useSay(batch.id);
+  const sayTo = useSayTo();
+  const { line, tell } = useTold((batchId, event) => sayTo.mutateAsync({ batchId, event }), now);
   const undo = lastUndoable(batch);
   // By the minute is soon enough for what the rules read; the clocks tick by the second.
   const minute = Math.floor(now / 60_000) * 60_000;
   const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
   const blocked = findings.some((x) => x.level === 'block');
-  const act = { say: say.mutate, pending: say.isPending || blocked };
+  const tellQuietly = (event: BatchEventBody): void => void tell(batch, event).catch(() => undefined);
+  const open = batch.phase !== 'put-away' && batch.phase !== 'discarded';
+  const acting = { batch, tell: tellQuietly, pending: sayTo.isPending, now };
   return (
     <Page
       title={batch.plan.drink.name}
@@ -39,15 +49,20 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
       actions={
         <>
           {undo && (
-            <Button onClick={() => say.mutate({ type: 'undone', eventId: undo.id })} disabled={say.isPending}>
+            <Button
+              onClick={() => say.mutate({ type: 'undone', eventId: undo.id })}
+              disabled={say.isPending}
+              aria-keyshortcuts="u"
+            >
               Undo: {undo.label}
             </Button>
           )}
+          <LinkButton to="/steep">All pots</LinkButton>
           {batch.phase !== 'discarded' && <ThrowAway say={say.mutate} />}
         </>
       }
     >
-      <Refusal error={say.error} />
+      <Refusal error={say.error ?? sayTo.error} />
       {findings.some((x) => x.level !== 'note') && (
         <div className="mb-3">
           <Cautions
@@ -57,24 +72,29 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
           />
         </div>
       )}
-      <div className="space-y-3">
-        {batch.plan.brews.map((brew) => (
-          <div key={brew.brewId} className="grid gap-3 lg:grid-cols-[1fr_1.15fr]">
-            <Panel
-              title={batch.plan.brews.length === 1 ? 'The pot' : brew.name}
-              aside={`${brew.pots > 1 ? `${brew.pots} × ` : ''}${vesselOf(batch.plan, brew.vesselId).name}`}
-            >
-              <Pot batch={batch} brew={brew} now={now} />
-            </Panel>
-            <div className="space-y-3">
-              <BrewHands batch={batch} brew={brew} now={now} {...act} />
-              {brew.brewId === batch.plan.brews[0].brewId && (
-                <Then batch={batch} say={say.mutate} pending={say.isPending} />
-              )}
-            </div>
-          </div>
-        ))}
-        {batch.plan.brews.length > 1 && <AllDone batch={batch} />}
+      {open ? (
+        <Stove batches={[batch]} now={now} several={false} blocked={blocked ? new Set([batch.id]) : new Set()}>
+          <p role="status" className={line ? 'border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
+            {line ?? ''}
+          </p>
+          {batch.plan.brews.map((brew) => (
+            <WhatHappened key={brew.brewId} {...acting} brew={brew} />
+          ))}
+        </Stove>
+      ) : (
+        <AllDone batch={batch} />
+      )}
+      <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
+        <div className="space-y-3">
+          {batch.plan.brews.map((brew) => (
+            <LiveJar key={brew.brewId} {...acting} brewId={brew.brewId} />
+          ))}
+          <Then batch={batch} />
+        </div>
+        <div className="space-y-3">
+          <CoolingPanel {...acting} />
+          {open && <ProbePanel batch={batch} now={now} />}
+        </div>
       </div>
     </Page>
   );
@@ -89,7 +109,7 @@ const findingsAtStove = (batch: Batch, nowMs: number): readonly Finding[] =>
       );
 
 /** What comes after, so that nothing is a surprise. */
-function Then({ batch, say, pending }: { batch: Batch; say: Say; pending: boolean }): ReactNode {
+function Then({ batch }: { batch: Batch }): ReactNode {
   const { promised } = batch.plan;
   const steps: string[] = [];
   if (batch.phase === 'running') {
@@ -115,47 +135,7 @@ function Then({ batch, say, pending }: { batch: Batch; say: Say; pending: boolea
           <li key={s}>{s}</li>
         ))}
       </ol>
-      {strainedOffAt(batch) && batch.phase !== 'put-away' && <TempReading batch={batch} say={say} pending={pending} />}
     </Panel>
-  );
-}
-
-/** A thermometer in what cools: its readings say whether both legs are kept. */
-function TempReading({ batch, say, pending }: { batch: Batch; say: Say; pending: boolean }): ReactNode {
-  const last = batch.temps.at(-1);
-  const [tempC, setTempC] = useState(last ? Math.round(last.tempC) : 60);
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
-  return (
-    <div className="mt-3 border-t border-line pt-3">
-      <p className="flex flex-wrap items-center gap-2">
-        It is now{' '}
-        <InlineNumber
-          label="Temperature"
-          value={tempC}
-          range={{ unit: '°C', min: 0, max: 105 }}
-          step={1}
-          unit="°C"
-          onValue={setTempC}
-          onFault={setFault}
-        />
-        <Button
-          disabled={pending || fault !== undefined}
-          onClick={() => say({ type: 'measured', what: 'temp', value: tempC, method: 'thermometer' })}
-        >
-          Note the temperature
-        </Button>
-      </p>
-      {fault && (
-        <p role="alert" className="mt-1 text-sm text-stop">
-          {fault.message}
-        </p>
-      )}
-      {last && (
-        <p className="mt-1 text-sm text-muted">
-          {f.celsius(last.tempC)} noted {f.moment(last.at)}
-        </p>
-      )}
-    </div>
   );
 }
 

@@ -3,17 +3,27 @@ import type { Batch, BatchEvent } from '@steepsis/core';
 const LABELS: Partial<Record<BatchEvent['type'], string>> = {
   'brew-started': 'the start of that brew',
   'stage-ended': 'the last step',
+  'stage-skipped': 'leaving that step out',
+  'put-in': 'the last plant that went in',
+  'taken-out': 'the last plant that came out',
+  'left-out': 'leaving that plant out',
+  'lid-set': 'the lid',
+  'topped-up': 'the water',
+  'cooled-by': 'how it is cooled',
   measured: 'the measurement',
   mixed: 'the mix',
   bottled: 'the bottling',
   discarded: 'throwing it away',
 };
 
+/** What an instrument noted by itself is not the cook’s last thing. */
+const NOT_BY_HAND = new Set(['probe', 'meter', 'strip']);
+
 /** The last thing that can be taken back, and what to call it. */
 export function lastUndoable(batch: Batch): { id: string; label: string } | undefined {
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const last = [...batch.events]
     .reverse()
-    .find((e) => LABELS[e.type] && !undone.has(e.id) && !(e.type === 'measured' && e.what !== 'volume'));
+    .find((e) => LABELS[e.type] && !undone.has(e.id) && !(e.type === 'measured' && NOT_BY_HAND.has(e.method)));
   return last && { id: last.id, label: LABELS[last.type]! };
 }

@@ -19,6 +19,11 @@ const offline: Problem = {
 /** The server could not be reached. */
 export const serverAway = (): ProblemError => new ProblemError(offline);
 
+/** Whether a failure means that the server is not there now: what was to be sent can be sent later as it is. */
+export const isAway = (error: unknown): boolean =>
+  error instanceof ProblemError &&
+  (error.problem.type === 'offline' || [429, 502, 503, 504].includes(error.problem.status));
+
 async function send<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
@@ -39,6 +44,8 @@ function noteServerClock(body: unknown): void {
 }
 
 export const get = <T>(path: string): Promise<T> => send<T>(path);
+
+export const remove = <T>(path: string): Promise<T> => send<T>(path, { method: 'DELETE' });
 
 export const put = <T>(path: string, body: unknown): Promise<T> =>
   send<T>(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });

@@ -6,11 +6,18 @@ type Clock = { offsetMs: number; note: (offsetMs: number) => void };
 
 const NOTICED_MS = 500;
 
+const REMEMBERED = 'steepsis-clock';
+
+/** Without the server the stove goes on by the server’s clock as it was known last. */
+const remembered = (): number => Number(localStorage.getItem(REMEMBERED) ?? 0) || 0;
+
 export const useClock = create<Clock>((set, get) => ({
-  offsetMs: 0,
+  offsetMs: remembered(),
   // Jitter of the network is not a change of the clock.
   note: (offsetMs) => {
-    if (Math.abs(offsetMs - get().offsetMs) > NOTICED_MS) set({ offsetMs });
+    if (Math.abs(offsetMs - get().offsetMs) <= NOTICED_MS) return;
+    localStorage.setItem(REMEMBERED, String(offsetMs));
+    set({ offsetMs });
   },
 }));
 

@@ -1,12 +1,13 @@
 import {
   QueryClient,
   useMutation,
+  useQueries,
   useQuery,
   useQueryClient,
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import {
   batchAfter,
   EVENT_VERSION,
@@ -14,7 +15,9 @@ import {
   freeJugAfter,
   knowPlants,
   measuresOf,
+  decide,
   type Batch,
+  type BatchEvent,
   type BatchEventBody,
   type Drink,
   type FreeJug,
@@ -41,11 +44,33 @@ import type {
 } from '@steepsis/contract';
 import { setMeasures } from '@/shared/format/format';
 import { serverNow } from './clock';
-import { get, post, put } from './client';
+import { get, isAway, post, ProblemError, put, serverAway } from './client';
+import { keepAnswer, keptAnswer, type Outgoing } from './device';
+import { noteAway, noteHere, onStored, resume, sendOut, useOutbox, withdraw } from './outbox';
 
 export const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true } },
+  // The server is often this machine: a browser that thinks it is offline still reaches it, or has what was kept.
+  defaultOptions: {
+    queries: { retry: 1, staleTime: 2_000, refetchOnWindowFocus: true, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
 });
+
+/** What the stove needs is kept on this device, and shown from there while the server is away. */
+async function getKept<T>(path: string): Promise<T> {
+  try {
+    const answer = await get<T>(path);
+    noteHere();
+    void keepAnswer(path, answer);
+    return answer;
+  } catch (error) {
+    if (!isAway(error)) throw error;
+    const kept = await keptAnswer<T>(path);
+    noteAway(kept?.keptAt);
+    if (kept) return kept.body;
+    throw error;
+  }
+}
 
 export const useDrinks = (): UseQueryResult<DrinkList> =>
   useQuery({ queryKey: ['drinks'], queryFn: () => get<DrinkList>('/api/drinks') });
@@ -56,14 +81,42 @@ export const useDrink = (id: string): UseQueryResult<DrinkView> =>
 export const useBatches = (phase?: Phase): UseQueryResult<BatchList> =>
   useQuery({
     queryKey: ['batches', phase ?? 'all'],
-    queryFn: () => get<BatchList>(`/api/batches?limit=50${phase ? `&phase=${phase}` : ''}`),
+    queryFn: () => getKept<BatchList>(`/api/batches?limit=50${phase ? `&phase=${phase}` : ''}`),
   });
 
-export const useBatch = (id: string): UseQueryResult<Batch> =>
-  useQuery({
-    queryKey: ['batch', id],
-    queryFn: async () => batchAfter((await get<BatchView>(`/api/batches/${encodeURIComponent(id)}`)).events),
-  });
+const batchQuery = (id: string) => ({
+  queryKey: ['batch', id],
+  queryFn: async () => batchAfter((await getKept<BatchView>(`/api/batches/${encodeURIComponent(id)}`)).events),
+});
+
+/** A batch with what was said of it on this device, also where that has not been sent yet. */
+export function useBatch(id: string): UseQueryResult<Batch> {
+  const query = useQuery(batchQuery(id));
+  const queue = useOutbox((s) => s.queue);
+  const data = useMemo(() => query.data && withWaiting(query.data, queue), [query.data, queue]);
+  return { ...query, data } as UseQueryResult<Batch>;
+}
+
+/** Several batches at once, those that are there. */
+export function useBatchesById(ids: readonly string[]): readonly Batch[] {
+  const queries = useQueries({ queries: ids.map(batchQuery) });
+  const queue = useOutbox((s) => s.queue);
+  const found = queries.flatMap((q) => q.data ?? []);
+  const key = found.map((b) => `${b.id}:${b.events.length}`).join(' ');
+  // The same batches with the same events are the same list: clocks tick without folding them anew.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => found.map((b) => withWaiting(b, queue)), [key, queue]);
+}
+
+function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
+  const known = new Set(batch.events.map((e) => e.id));
+  const waiting = queue.filter((o) => o.batchId === batch.id && !known.has(o.event.id));
+  if (waiting.length === 0) return batch;
+  const later = waiting.map(
+    ({ event }, i) => ({ ...event, batchId: batch.id, seq: batch.events.length + i, v: EVENT_VERSION }) as BatchEvent,
+  );
+  return batchAfter([...batch.events, ...later]);
+}
 
 export type Shelf = { batches: readonly Batch[] };
 
@@ -77,7 +130,7 @@ export const useShelf = (): UseQueryResult<Shelf> =>
 export function useStartBatch(): UseMutationResult<
   Batch,
   Error,
-  { drinkId: string; drinkVersion: number; target: PlanTarget; acknowledged: readonly string[] }
+  { drinkId: string; drinkVersion: number; target: PlanTarget; acknowledged: readonly string[]; layOut?: true }
 > {
   const client = useQueryClient();
   return useMutation({
@@ -132,7 +185,7 @@ export type House = Omit<HouseView, 'pantry' | 'plants'> & {
 export const useHouse = (): UseQueryResult<House> => useQuery({ queryKey: ['house'], queryFn: fetchHouse });
 
 async function fetchHouse(): Promise<House> {
-  const view = await get<HouseView>('/api/house');
+  const view = await getKept<HouseView>('/api/house');
   knowPlants(view.plants.map((p) => p.body));
   setMeasures(view.kitchen.body.units);
   const entries = view.pantry.map((p) => p.body);
@@ -156,17 +209,60 @@ export function useSaveHouse(): UseMutationResult<unknown, Error, HousePart> {
   });
 }
 
-/** Says that something happened to a batch; it shows as stored when the server has stored it. */
-export function useSay(batchId: string): UseMutationResult<Batch, Error, BatchEventBody> {
+/**
+ * Says that something happened to a batch. It is kept on this device, then sent; with the server away it counts here as if it
+ * had been stored, unless it could not have happened.
+ */
+export function useSayTo(): UseMutationResult<Batch, Error, { batchId: string; event: Said }> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (event) => {
-      const body = { id: crypto.randomUUID(), at: new Date(serverNow()).toISOString(), v: EVENT_VERSION, ...event };
-      return batchAfter((await post<BatchView>(`/api/batches/${encodeURIComponent(batchId)}/events`, body)).events);
+    mutationFn: ({ batchId, event: { at = new Date(serverNow()).toISOString(), ...said } }) => {
+      const event = { id: crypto.randomUUID(), at, v: EVENT_VERSION, ...said } as Outgoing['event'];
+      return sayOf(client, batchId, event);
     },
     onSuccess: (batch) => remember(client, batch),
   });
 }
+
+/** What happened, and when if that was not just now. */
+export type Said = BatchEventBody & { at?: string };
+
+/** The same, of one batch. */
+export function useSay(batchId: string): UseMutationResult<Batch, Error, Said> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ at = new Date(serverNow()).toISOString(), ...said }) => {
+      const event = { id: crypto.randomUUID(), at, v: EVENT_VERSION, ...said } as Outgoing['event'];
+      return sayOf(client, batchId, event);
+    },
+    onSuccess: (batch) => remember(client, batch),
+  });
+}
+
+async function sayOf(client: QueryClient, batchId: string, event: Outgoing['event']): Promise<Batch> {
+  const before = client.getQueryData<Batch>(['batch', batchId]);
+  const shown = before && withWaiting(before, useOutbox.getState().queue);
+  const outcome = await sendOut(batchId, event);
+  if (outcome.kind === 'stored') return batchAfter(outcome.view.events);
+  if (outcome.kind === 'refused') throw new ProblemError(outcome.problem);
+  const waiting = useOutbox.getState().queue.find((o) => o.event.id === event.id);
+  const decision = shown && decide(shown, event, event.at);
+  if (!before || !waiting || decision?.kind !== 'accepted') {
+    if (waiting) await withdraw(waiting);
+    if (decision?.kind !== 'refused') throw serverAway();
+    const { reason, message } = decision;
+    throw new ProblemError({ type: reason, title: 'Not now', status: 409, detail: message });
+  }
+  return withWaiting(before, useOutbox.getState().queue);
+}
+
+/** Batches that the stove still has something to do with, with what each of them is. */
+export function useAtStove(): { query: UseQueryResult<BatchList>; batches: readonly Batch[] } {
+  const query = useBatches();
+  const ids = (query.data?.batches ?? []).filter((b) => OPEN.has(b.phase)).map((b) => b.id);
+  return { query, batches: useBatchesById(ids) };
+}
+const OPEN = new Set<Phase>(['running', 'strained', 'measured']);
 
 /** Brews that are made now: running, strained or measured, none of them bottled yet. */
 export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
@@ -237,8 +333,10 @@ function rememberJug(client: QueryClient, jug: FreeJug): void {
   for (const key of ['jugs', 'shelf', 'batches']) void client.invalidateQueries({ queryKey: [key] });
 }
 
+/** What waits is no part of what the server has: it is laid over it when it is shown. */
 function remember(client: QueryClient, batch: Batch): void {
-  client.setQueryData(['batch', batch.id], batch);
+  const waiting = new Set(useOutbox.getState().queue.map((o) => o.event.id));
+  if (!batch.events.some((e) => waiting.has(e.id))) client.setQueryData(['batch', batch.id], batch);
   for (const key of ['batches', 'shelf', 'drinks', 'drink']) void client.invalidateQueries({ queryKey: [key] });
 }
 
@@ -246,10 +344,22 @@ function remember(client: QueryClient, batch: Batch): void {
 export function useLiveUpdates(): void {
   const client = useQueryClient();
   useEffect(() => {
+    // What waited when this page was last closed counts from the first moment, with the server or without.
+    void resume();
     const stream = new EventSource('/api/stream');
     stream.onmessage = () => void client.invalidateQueries();
-    // The browser reconnects by itself; what happened meanwhile is asked for then.
-    stream.onopen = () => void client.invalidateQueries();
-    return () => stream.close();
+    // The browser reconnects by itself; what happened meanwhile is asked for then, and what waited is sent.
+    const back = (): void => {
+      void client.invalidateQueries();
+      void resume();
+    };
+    stream.onopen = back;
+    window.addEventListener('online', back);
+    const forget = onStored((view) => remember(client, batchAfter(view.events)));
+    return () => {
+      stream.close();
+      window.removeEventListener('online', back);
+      forget();
+    };
   }, [client]);
 }

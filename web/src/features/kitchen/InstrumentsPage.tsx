@@ -1,0 +1,290 @@
+import Papa from 'papaparse';
+import { useState, type ReactNode } from 'react';
+import {
+  INSTRUMENT_KINDS,
+  MISBEHAVIOURS,
+  readLoggerTable,
+  TIME_FORMATS,
+  type Batch,
+  type InstrumentKind,
+  type LoggerColumns,
+  type LoggerRead,
+  type Misbehaviour,
+  type TimeFormat,
+} from '@steepsis/core';
+import type { InstrumentView } from '@steepsis/contract';
+import { useAttach, useImportLogger, useInstruments, useMisbehave, useSimulate } from '@/shared/api/instrumentQueries';
+import { useAtStove } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Button, LinkButton } from '@/shared/ui/Button';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Panel } from '@/shared/ui/Panel';
+
+const KIND_WORDS: Record<InstrumentKind, string> = {
+  probe: 'probe thermometer',
+  scale: 'kitchen scale',
+  refractometer: 'refractometer',
+};
+const UNITS: Record<InstrumentKind, string> = { probe: '°C', scale: 'g', refractometer: '°Bx' };
+const MISBEHAVIOUR_WORDS: Record<Misbehaviour, string> = {
+  none: 'behaves',
+  silent: 'goes silent',
+  stuck: 'gets stuck',
+  drifts: 'drifts away',
+  jumps: 'jumps about',
+  'out-of-the-pot': 'hangs out of the pot',
+  'reads-low': 'reads too low',
+};
+
+/** Instruments that speak to Steepsis: where they are, what they say, and stand-ins to try it all with. */
+export function Component(): ReactNode {
+  const list = useInstruments();
+  const { batches } = useAtStove();
+  const simulate = useSimulate();
+  if (list.isPending) return <Loading what="the instruments" />;
+  if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
+  const { instruments } = list.data;
+  return (
+    <Page
+      title="Instruments"
+      note="What they read is kept; what can be believed moves the prediction of their pot."
+      actions={<LinkButton to="/kitchen">Kitchen</LinkButton>}
+    >
+      <Refusal error={simulate.error} />
+      {instruments.length === 0 && (
+        <Empty>
+          No instrument has spoken yet. docs/instruments.md says in a page what a real one has to send; a simulated one
+          follows the running pot by the model, with the errors of a cheap kitchen instrument.
+        </Empty>
+      )}
+      <div className="grid gap-3 lg:grid-cols-2">
+        {instruments.map((i) => (
+          <Instrument key={i.id} instrument={i} batches={batches} />
+        ))}
+      </div>
+      <div className="mt-3 flex flex-wrap gap-2">
+        {INSTRUMENT_KINDS.map((kind) => (
+          <Button key={kind} disabled={simulate.isPending} onClick={() => simulate.mutate(kind)}>
+            Add a simulated {KIND_WORDS[kind]}
+          </Button>
+        ))}
+      </div>
+      <Logger batches={batches} />
+    </Page>
+  );
+}
+
+type PotChoice = { value: string; label: string };
+const NOWHERE = 'nowhere';
+
+/** Every pot that runs, as one choice. */
+const potChoices = (batches: readonly Batch[]): PotChoice[] =>
+  batches.flatMap((b) =>
+    b.plan.brews.map((brew) => ({
+      value: `${b.id} ${brew.brewId}`,
+      label: b.plan.brews.length > 1 ? `${b.plan.drink.name}, ${brew.name.toLowerCase()}` : b.plan.drink.name,
+    })),
+  );
+
+function Instrument({ instrument: i, batches }: { instrument: InstrumentView; batches: readonly Batch[] }): ReactNode {
+  const attach = useAttach();
+  const misbehave = useMisbehave();
+  const is = i.attached ? `${i.attached.batchId} ${i.attached.brewId}` : NOWHERE;
+  const pots = potChoices(batches);
+  const choices = [
+    { value: NOWHERE, label: 'no pot' },
+    ...pots,
+    ...(is !== NOWHERE && !pots.some((p) => p.value === is) ? [{ value: is, label: 'a pot that is done' }] : []),
+  ];
+  return (
+    <Panel title={i.name} aside={`${KIND_WORDS[i.kind]}${i.simulated ? ', simulated' : ''}`}>
+      <Refusal error={attach.error ?? misbehave.error} />
+      <p className="font-display text-3xl font-bold">
+        {i.last ? `${i.last.value.toFixed(i.kind === 'scale' ? 0 : 1)} ${UNITS[i.kind]}` : 'silent so far'}
+      </p>
+      {i.last && (
+        <p className="text-sm text-muted">
+          {f.moment(new Date(i.last.atMs).toISOString())}
+          {i.state && i.state !== 'good' ? `; not believed now: ${i.state.replaceAll('-', ' ')}` : ''}
+        </p>
+      )}
+      <p className="mt-2 text-[1.05rem] leading-9">
+        It is in{' '}
+        <InlineChoice
+          label={`${i.name} is in`}
+          value={is}
+          choices={choices}
+          onValue={(value) => {
+            const [batchId = '', brewId = ''] = value.split(' ');
+            attach.mutate({ id: i.id, attached: value === NOWHERE ? undefined : { batchId, brewId } });
+          }}
+        />
+        {i.simulated && (
+          <>
+            {' '}
+            and{' '}
+            <InlineChoice
+              label={`${i.name} behaves`}
+              value={i.misbehaves ?? 'none'}
+              choices={MISBEHAVIOURS.map((value) => ({ value, label: MISBEHAVIOUR_WORDS[value] }))}
+              onValue={(misbehaves) => misbehave.mutate({ id: i.id, misbehaves })}
+            />
+          </>
+        )}
+        .
+      </p>
+      <a
+        className="inline-flex min-h-11 items-center text-action underline underline-offset-4"
+        href={`/api/instruments/${encodeURIComponent(i.id)}/readings.csv`}
+      >
+        All its readings as a table (CSV)
+      </a>
+    </Panel>
+  );
+}
+
+const FORMAT_WORDS: Record<TimeFormat, string> = {
+  'date-time': 'date and time',
+  'seconds-since-1970': 'seconds since 1970',
+  'milliseconds-since-1970': 'milliseconds since 1970',
+  'seconds-from-start': 'seconds from the brew’s start',
+  'minutes-from-start': 'minutes from the brew’s start',
+};
+
+type Table = { name: string; head: readonly string[]; rows: readonly string[][] };
+
+/** A file of another logger: the cook says which column is what, and sees what is understood before it is kept. */
+function Logger({ batches }: { batches: readonly Batch[] }): ReactNode {
+  const [table, setTable] = useState<Table | undefined>(undefined);
+  const [fault, setFault] = useState<string | undefined>(undefined);
+  const read = (file: File | undefined): void => {
+    setFault(undefined);
+    setTable(undefined);
+    if (!file) return;
+    if (file.size > 20_000_000)
+      return setFault(`${file.name} has ${Math.round(file.size / 1e6)} MB; up to 20 MB is read.`);
+    Papa.parse<string[]>(file, {
+      skipEmptyLines: true,
+      complete: ({ data }) => {
+        const [head, ...rows] = data;
+        if (!head || head.length < 2 || rows.length === 0)
+          return setFault(`${file.name} is no table with a heading, a column of times and one of values.`);
+        setTable({ name: file.name, head, rows });
+      },
+      error: () => setFault(`${file.name} could not be read.`),
+    });
+  };
+  return (
+    <Panel title="Readings from another logger" className="mt-3">
+      <label className="block">
+        <span className="text-sm text-muted">A table with a heading (CSV, any separator)</span>
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          onChange={(e) => read(e.target.files?.[0])}
+          className="mt-1 block min-h-11 w-full max-w-md py-2"
+        />
+      </label>
+      {fault && (
+        <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
+          {fault}
+        </p>
+      )}
+      {table && <Columns key={table.name} table={table} batches={batches} />}
+    </Panel>
+  );
+}
+
+function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }): ReactNode {
+  const pots = potChoices(batches);
+  const guess = (pattern: RegExp, otherwise: number): number => {
+    const found = table.head.findIndex((h) => pattern.test(h));
+    return found < 0 ? otherwise : found;
+  };
+  const [time, setTime] = useState(guess(/time|date|zeit|hora|heure/i, 0));
+  const [value, setValue] = useState(guess(/temp|value|°|celsius|probe/i, 1));
+  const [format, setFormat] = useState<TimeFormat>(
+    /^\d{4}-/.test(table.rows[0]?.[0] ?? '') ? 'date-time' : 'seconds-from-start',
+  );
+  const [fahrenheit, setFahrenheit] = useState(/°?f\b|fahrenheit/i.test(table.head.join(' ')));
+  const [pot, setPot] = useState(pots[0]?.value);
+  const [progress, setProgress] = useState(0);
+  const take = useImportLogger(setProgress);
+  const batch = batches.find((b) => pot?.startsWith(b.id));
+  const brewId = pot?.split(' ')[1] ?? '';
+  const startMs = Date.parse(batch?.brews.find((b) => b.brewId === brewId)?.startedAt ?? batch?.startedAt ?? '') || 0;
+  const columns: LoggerColumns = { time, value, format, fahrenheit, startMs };
+  const understood: LoggerRead = readLoggerTable(table.rows, columns, 'probe', 2);
+  const column = (label: string, is: number, set: (n: number) => void): ReactNode => (
+    <InlineChoice
+      label={label}
+      value={String(is)}
+      choices={table.head.map((h, i) => ({ value: String(i), label: h.trim() || `column ${i + 1}` }))}
+      onValue={(v) => set(Number(v))}
+    />
+  );
+  if (pots.length === 0)
+    return <p className="mt-3">Nothing runs now that these readings could belong to. Start the brew first.</p>;
+  return (
+    <div className="mt-3">
+      <p className="text-[1.05rem] leading-9">
+        The times are in {column('Column of times', time, setTime)}, written as{' '}
+        <InlineChoice
+          label="Times are"
+          value={format}
+          choices={TIME_FORMATS.map((v) => ({ value: v, label: FORMAT_WORDS[v] }))}
+          onValue={setFormat}
+        />
+        ; the temperatures in {column('Column of temperatures', value, setValue)}, in{' '}
+        <InlineChoice
+          label="Degrees"
+          value={fahrenheit ? 'f' : 'c'}
+          choices={[
+            { value: 'c', label: '°C' },
+            { value: 'f', label: '°F' },
+          ]}
+          onValue={(v) => setFahrenheit(v === 'f')}
+        />
+        . They belong to <InlineChoice label="Pot" value={pot ?? ''} choices={pots} onValue={setPot} />.
+      </p>
+      <p className="mt-2" role="status">
+        {understood.readings.length} of {table.rows.length} lines are understood
+        {understood.readings[0] &&
+          ` , from ${f.moment(new Date(understood.readings[0].atMs).toISOString())}, first ${understood.readings[0].value.toFixed(1)} °C`.replace(
+            ' ,',
+            ',',
+          )}
+        .
+      </p>
+      {understood.faults.length > 0 && (
+        <ul className="mt-1 text-sm text-stop">
+          {understood.faults.slice(0, 3).map((x) => (
+            <li key={x.line}>
+              Line {x.line}: {x.accepted} is accepted, not “{x.text}”.
+            </li>
+          ))}
+          {understood.faults.length > 3 && <li>and {understood.faults.length - 3} more</li>}
+        </ul>
+      )}
+      <Refusal error={take.error} />
+      <Button
+        kind="main"
+        className="mt-3"
+        disabled={understood.readings.length === 0 || take.isPending || !batch}
+        onClick={() =>
+          take.mutate({
+            id: `logger-${crypto.randomUUID().slice(0, 8)}`,
+            name: table.name.slice(0, 60),
+            kind: 'probe',
+            attached: { batchId: batch!.id, brewId },
+            readings: understood.readings.map((r) => ({ at: new Date(r.atMs).toISOString(), value: r.value })),
+          })
+        }
+      >
+        {take.isPending ? `Keeping, ${Math.round(progress * 100)} %` : `Keep ${understood.readings.length} readings`}
+      </Button>
+      {take.isSuccess && <p className="mt-2 font-semibold">Kept. They stand on the chart of that pot.</p>}
+    </div>
+  );
+}

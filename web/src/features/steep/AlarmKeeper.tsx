@@ -1,0 +1,201 @@
+import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react';
+import { Link, useLocation } from 'react-router';
+import type { Call } from '@steepsis/core';
+import { serverNow, useNow } from '@/shared/api/clock';
+import { useAtStove, useSayTo } from '@/shared/api/queries';
+import { allowSound, notice, openTicker, quiet, ringFrom, unnotice, useAlarm } from '@/features/alarm';
+import * as f from '@/shared/format/format';
+import { Button } from '@/shared/ui/Button';
+import { callWords } from './callWords';
+import { keyOf, type AtStove } from './NextCard';
+import { laterOf, useCalls } from './useStove';
+
+/** A device that has heard nothing of its own clock for this long was asleep. */
+const ASLEEP_MS = 20_000;
+/** Notices come again this often until they are heard. */
+const AGAIN_MS = 60_000;
+
+/** On every page: rings for what the pots want, until it is heard; and on waking says first what was missed. */
+export default function AlarmKeeper(): ReactNode {
+  const { batches } = useAtStove();
+  const now = useNow();
+  const calls = useCalls(batches, now);
+  const alarm = useAlarm();
+  useBell(calls);
+  useAwakeWhile(batches.some((b) => b.phase !== 'measured'));
+  useTouch();
+  useSleep();
+  const ringing = calls.filter((c) => isRinging(c.call, now));
+  const { pathname } = useLocation();
+  return (
+    <>
+      {alarm.slept && <Woke calls={calls} now={now} />}
+      {ringing[0] && !pathname.startsWith('/steep') && <Strip first={ringing[0]} count={ringing.length} now={now} />}
+    </>
+  );
+}
+
+const isRinging = (call: Call, now: number): boolean => call.ringsMs !== undefined && call.ringsMs <= now;
+
+/** Lays the bell on the audio clock for the next call, or rings now; sends notices for what rings. */
+function useBell(calls: readonly AtStove[]): void {
+  const { wanted, sound } = useAlarm();
+  const noticed = useRef(new Map<string, number>());
+  const [, setTick] = useState(0);
+  // The page's own second may be a minute when it is hidden.
+  useEffect(() => openTicker(() => setTick((n) => n + 1)), []);
+  const now = serverNow();
+  const rings = calls.flatMap((c) => (c.call.ringsMs === undefined ? [] : [c.call.ringsMs]));
+  const nextMs = rings.length > 0 ? Math.min(...rings) : undefined;
+  const isNow = nextMs !== undefined && nextMs <= now;
+  // While it rings it is laid anew every two minutes, before what was laid ends.
+  const turn = isNow ? Math.floor(now / 120_000) : 0;
+  useEffect(() => {
+    if (!wanted || nextMs === undefined) return quiet();
+    ringFrom(nextMs - serverNow());
+  }, [wanted, sound, nextMs, turn]);
+  const tell = useEffectEvent(() => {
+    const open = new Map(calls.filter((c) => isRinging(c.call, now)).map((c) => [keyOf(c), c]));
+    for (const [key, at] of open) {
+      if (!wanted || now - (noticed.current.get(key) ?? 0) < AGAIN_MS) continue;
+      noticed.current.set(key, now);
+      const words = callWords(at.batch, at.call, now);
+      void notice(key, words.what, `${at.batch.plan.drink.name}: ${lateWords(at.call, now)}`);
+    }
+    for (const key of noticed.current.keys())
+      if (!open.has(key)) {
+        noticed.current.delete(key);
+        void unnotice(key);
+      }
+  });
+  const second = Math.floor(now / 1000);
+  useEffect(() => tell(), [second]);
+}
+
+const lateWords = (call: Call, now: number): string => {
+  const late = (now - call.dueMs) / 60_000;
+  return late >= 1 ? `${f.duration(late)} late` : 'now';
+};
+
+function useAwakeWhile(running: boolean): void {
+  const keepAwake = useAlarm((s) => s.keepAwake);
+  useEffect(() => {
+    void keepAwake(running);
+    // It is let go of when the page is hidden.
+    const again = (): void => {
+      if (document.visibilityState === 'visible') void keepAwake(running);
+    };
+    document.addEventListener('visibilitychange', again);
+    return () => document.removeEventListener('visibilitychange', again);
+  }, [running, keepAwake]);
+}
+
+/** The first touch or key lets the page ring; what the browser takes back is noticed. */
+function useTouch(): void {
+  useEffect(() => {
+    const { look } = useAlarm.getState();
+    const touched = (): void => {
+      // A touch of anything is no answer to a question: notices are asked for by their own button.
+      if (useAlarm.getState().sound === 'blocked') void allowSound().then((sound) => useAlarm.setState({ sound }));
+    };
+    const timer = setInterval(look, 2000);
+    window.addEventListener('pointerdown', touched);
+    window.addEventListener('keydown', touched);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('pointerdown', touched);
+      window.removeEventListener('keydown', touched);
+    };
+  }, []);
+}
+
+/** Notices when this device, or its clock against the server's, has leapt. */
+function useSleep(): void {
+  const last = useRef<number | undefined>(undefined);
+  useEffect(() => {
+    const look = (): void => {
+      const now = serverNow();
+      const before = last.current;
+      last.current = now;
+      if (before !== undefined && now - before > ASLEEP_MS) useAlarm.getState().sleptFor(before, now);
+    };
+    look();
+    const stop = openTicker(look);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      stop();
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, []);
+}
+
+/** What fell due while nobody could be called: how late each pot is, and what to do. */
+function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): ReactNode {
+  const { slept, woke } = useAlarm();
+  const missed = calls.filter(
+    (c) => c.call.dueMs > slept!.fromMs - 60_000 && c.call.dueMs <= now && c.call.ringsMs !== undefined,
+  );
+  const none = missed.length === 0;
+  // Slept, and nothing came of it: no one needs to be told.
+  useEffect(() => {
+    if (none) woke();
+  }, [none, woke]);
+  if (none) return null;
+  return (
+    <section role="alert" className="border-b-4 border-stop bg-stop-wash">
+      <div className="mx-auto max-w-[1280px] px-4 py-4 sm:px-6">
+        <h2 className="text-xl">This device was asleep for {f.duration((slept!.toMs - slept!.fromMs) / 60_000)}</h2>
+        <ul className="mt-2 space-y-1.5">
+          {missed.map((c) => (
+            <li key={keyOf(c)} className="flex flex-wrap items-baseline gap-x-3">
+              <strong className="font-display text-2xl">{lateWords(c.call, now)}</strong>
+              <span>
+                {c.batch.plan.drink.name}: {callWords(c.batch, c.call, now).what.toLowerCase()}
+              </span>
+            </li>
+          ))}
+        </ul>
+        <div className="mt-3 flex flex-wrap gap-3">
+          <Link
+            to="/steep"
+            onClick={woke}
+            className="inline-flex min-h-11 items-center rounded-md bg-action px-4 font-semibold text-on-action"
+          >
+            To the stove
+          </Link>
+          <Button onClick={woke}>I have seen it</Button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** On pages away from the stove: what rings, and the way there. */
+function Strip({ first, count, now }: { first: AtStove; count: number; now: number }): ReactNode {
+  const say = useSayTo();
+  return (
+    <section role="alert" className="border-b-4 border-ink bg-surface">
+      <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
+        <p className="mr-auto text-lg">
+          <strong className="font-semibold">{callWords(first.batch, first.call, now).what}</strong>{' '}
+          <span className="text-muted">
+            {first.batch.plan.drink.name}, {lateWords(first.call, now)}
+            {count > 1 && `, and ${count - 1} more`}
+          </span>
+        </p>
+        <Link
+          to={`/steep/${first.batch.id}`}
+          className="inline-flex min-h-11 items-center rounded-md bg-action px-4 font-semibold text-on-action"
+        >
+          To the stove
+        </Link>
+        <Button
+          disabled={say.isPending}
+          onClick={() => say.mutate({ batchId: first.batch.id, event: laterOf(first.call) })}
+        >
+          Heard
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,277 @@
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Dialog } from 'radix-ui';
+import { brewState, vesselOf, waitsForLayOut, type Batch } from '@steepsis/core';
+import { AlarmBar } from '@/features/alarm';
+import { useSayTo } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
+import { Button } from '@/shared/ui/Button';
+import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
+import { Refusal } from '@/shared/ui/Page';
+import { MeasureForm } from './BrewHands';
+import { LayOut } from './LayOut';
+import { AfterThat, keyOf, NextCard, type AtStove } from './NextCard';
+import { Pot } from './Pot';
+import { lastUndoable } from './undo';
+import { doneOf, laterOf, skipOf, useCalls, useStoveKeys, useTold } from './useStove';
+
+/**
+ * All pots of these batches: the next thing for the hands, what comes after, and each pot against its window.
+ * @param blocked batches that a rule lets go no further
+ */
+export function Stove({
+  batches,
+  now,
+  several,
+  blocked = new Set(),
+  children,
+}: {
+  batches: readonly Batch[];
+  now: number;
+  several: boolean;
+  blocked?: ReadonlySet<string>;
+  children?: ReactNode;
+}): ReactNode {
+  const calls = useCalls(batches, now);
+  const say = useSayTo();
+  const { line, tell } = useTold((batchId, event) => say.mutateAsync({ batchId, event }), now);
+  const [picked, setPicked] = useState<string | undefined>(undefined);
+  const [agoMin, setAgoMin] = useState(0);
+  const [help, setHelp] = useState(false);
+  const next = calls.find((c) => keyOf(c) === picked) ?? calls[0];
+  const pots = potsOf(batches);
+  const tellQuietly = (at: AtStove, event: Parameters<typeof tell>[1]): void => {
+    // The refusal is shown by the page; nothing else is to be done about it here.
+    void tell(at.batch, event).catch(() => undefined);
+  };
+  const done = (): void => {
+    const event = next && doneOf(next.call);
+    if (!event || say.isPending || blocked.has(next.batch.id)) return;
+    const at = agoMin > 0 ? { at: new Date(now - agoMin * 60_000).toISOString() } : {};
+    setAgoMin(0);
+    setPicked(undefined);
+    tellQuietly(next, { ...event, ...at });
+  };
+  const later = (): void => {
+    if (!next || next.call.ringsMs === undefined || say.isPending) return;
+    setPicked(undefined);
+    tellQuietly(next, laterOf(next.call));
+  };
+  const skip = (): void => {
+    const event = next && skipOf(next.call);
+    if (!event || say.isPending) return;
+    setPicked(undefined);
+    tellQuietly(next, event);
+  };
+  const undo = (): void => {
+    const batch = next?.batch ?? batches[0];
+    const last = batch && lastUndoable(batch);
+    if (batch && last && !say.isPending) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
+  };
+  const pick = (n: number): void => {
+    const pot = pots[n - 1];
+    const call = pot && calls.find((c) => c.call.batchId === pot.batch.id && belongsTo(c, pot.brewId));
+    setPicked(call && keyOf(call));
+  };
+  useStoveKeys({ onDone: done, onLater: later, onSkip: skip, onUndo: undo, onPick: pick, onHelp: () => setHelp(true) });
+  const after = (
+    <div>
+      <AfterThat calls={calls.filter((c) => c !== next)} now={now} several={several} onPick={setPicked} />
+      <Button kind="quiet" className="mt-1 px-1" onClick={() => setHelp(true)}>
+        Keys: D done, L later, U undo, ? all
+      </Button>
+    </div>
+  );
+  const pottery = (
+    <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,14.5rem),1fr))] gap-3" aria-label="Pots">
+      {pots.map((pot, i) => (
+        <PotCard
+          key={`${pot.batch.id}/${pot.brewId}`}
+          {...pot}
+          n={i + 1}
+          now={now}
+          several={several}
+          onPick={() => pick(i + 1)}
+        />
+      ))}
+    </ul>
+  );
+  return (
+    <>
+      <AlarmBar />
+      <Refusal error={say.error} />
+      <p role="status" className={line ? 'mb-3 border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
+        {line ?? ''}
+      </p>
+      <div
+        className={`grid items-start gap-3 ${pots.length > 1 ? 'lg:grid-cols-[1fr_17rem]' : 'lg:grid-cols-[1fr_22rem]'}`}
+      >
+        <div className="min-w-0 space-y-3">
+          {next && (
+            <Hands at={next} now={now} several={several} blocked={blocked.has(next.batch.id)}>
+              <NextCard
+                next={next}
+                now={now}
+                several={several}
+                pending={say.isPending || blocked.has(next.batch.id)}
+                onDone={done}
+                onLater={later}
+                onSkip={skipOf(next.call) && skip}
+              >
+                {doneOf(next.call) && next.call.what.kind !== 'start' && <Ago value={agoMin} onValue={setAgoMin} />}
+              </NextCard>
+            </Hands>
+          )}
+          {pots.length > 1 ? pottery : after}
+          {children}
+        </div>
+        {pots.length > 1 ? after : pottery}
+      </div>
+      <KeySheet open={help} onOpen={setHelp} />
+    </>
+  );
+}
+
+/** What asks for more than a tap has its own form in the card's place. */
+function Hands({
+  at,
+  now,
+  several,
+  blocked,
+  children,
+}: {
+  at: AtStove;
+  now: number;
+  several: boolean;
+  blocked: boolean;
+  children: ReactNode;
+}): ReactNode {
+  const { what } = at.call;
+  if (what.kind === 'lay-out') return <LayOut batch={at.batch} />;
+  if (what.kind === 'measure')
+    return (
+      <MeasureForm
+        key={`${at.batch.id}/${what.brewId}`}
+        batch={at.batch}
+        brewId={what.brewId}
+        now={now}
+        several={several}
+        blocked={blocked}
+      />
+    );
+  return children;
+}
+
+type PotAt = { batch: Batch; brewId: string };
+
+const potsOf = (batches: readonly Batch[]): PotAt[] =>
+  batches.flatMap((batch) => batch.plan.brews.map((b) => ({ batch, brewId: b.brewId })));
+
+const belongsTo = ({ call }: AtStove, brewId: string): boolean =>
+  !('brewId' in call.what) || call.what.brewId === brewId;
+
+/** It has often happened before there was a hand free to say so. */
+function Ago({ value, onValue }: { value: number; onValue: (min: number) => void }): ReactNode {
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  return (
+    <p className="mt-3">
+      It happened{' '}
+      <InlineNumber
+        label="Minutes ago"
+        value={value}
+        range={{ unit: 'min', min: 0, max: 720 }}
+        step={1}
+        unit="min"
+        onValue={onValue}
+        onFault={setFault}
+      />{' '}
+      ago.
+      {fault && (
+        <span role="alert" className="ml-2 text-stop">
+          {fault.message}
+        </span>
+      )}
+    </p>
+  );
+}
+
+function PotCard({
+  batch,
+  brewId,
+  n,
+  now,
+  several,
+  onPick,
+}: PotAt & { n: number; now: number; several: boolean; onPick: () => void }): ReactNode {
+  const brew = batch.plan.brews.find((b) => b.brewId === brewId)!;
+  const { name } = vesselOf(batch.plan, brew.vesselId);
+  const waits = waitsForLayOut(batch) || !brewState(batch, brewId).startedAt;
+  return (
+    <li className="flex flex-col rounded-lg border border-line bg-surface p-4">
+      <button
+        type="button"
+        onClick={onPick}
+        className="flex min-h-11 items-baseline gap-2 text-left hover:text-action"
+        aria-keyshortcuts={String(n)}
+      >
+        <span aria-hidden className="rounded border border-ink/40 px-1.5 text-sm">
+          {n}
+        </span>
+        <span className="font-display text-lg font-semibold leading-tight">
+          {batch.plan.brews.length > 1 ? brew.name : batch.plan.drink.name}
+        </span>
+      </button>
+      <p className="mb-2 text-sm text-muted">
+        {brew.pots > 1 ? `${brew.pots} × ` : ''}
+        {name}, {f.volume(brew.way.waterMl)} of water, {f.moment(batch.startedAt)}
+        {several && (
+          <>
+            ;{' '}
+            <Link
+              to={`/steep/${batch.id}`}
+              className="inline-block py-1 text-action underline underline-offset-4"
+              aria-label={`All about ${batch.plan.drink.name}`}
+            >
+              all about it
+            </Link>
+          </>
+        )}
+      </p>
+      {waits ? <p className="text-muted">Not started yet.</p> : <Pot batch={batch} brew={brew} now={now} />}
+    </li>
+  );
+}
+
+const KEYS = [
+  ['D', 'done: it has happened'],
+  ['L', 'later: ring again in a while'],
+  ['S', 'leave it out, where that can be'],
+  ['U', 'undo the last thing'],
+  ['1 to 9', 'the pot with that number'],
+  ['?', 'this sheet'],
+] as const;
+
+function KeySheet({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }): ReactNode {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
+        <Dialog.Content className="fixed left-1/2 top-1/2 z-50 w-[min(26rem,92vw)] -translate-x-1/2 -translate-y-1/2 rounded-lg border border-ink/40 bg-surface p-5 shadow-xl">
+          <Dialog.Title className="text-xl">Keys at the stove</Dialog.Title>
+          <Dialog.Description className="sr-only">Single keys and what they do</Dialog.Description>
+          <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+            {KEYS.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="font-display font-bold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <Dialog.Close asChild>
+            <Button className="mt-4">Close</Button>
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,349 @@
+import { useState, type ReactNode } from 'react';
+import {
+  brewState,
+  callsAt,
+  forgottenAt,
+  fromTheStart,
+  isOffPlants,
+  lidNow,
+  runningStage,
+  SKIPPABLE,
+  type Batch,
+  type BatchEventBody,
+  type FrozenBrew,
+  type Lid,
+} from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { plantName } from '@/shared/format/names';
+import { Button } from '@/shared/ui/Button';
+import { Chips } from '@/shared/ui/Chips';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
+import { Panel } from '@/shared/ui/Panel';
+
+type Tell = (event: BatchEventBody) => void;
+type Acting = { batch: Batch; brew: FrozenBrew; tell: Tell; pending: boolean; now: number };
+
+type Topic = 'lid' | 'temp' | 'more' | 'water' | 'weight' | 'strained' | 'brix' | 'forgot';
+const TOPIC_WORDS: Record<Topic, string> = {
+  lid: 'The lid',
+  temp: 'A temperature',
+  weight: 'The pot’s weight',
+  more: 'More went in',
+  water: 'Water went in',
+  strained: 'What came through',
+  brix: 'A Brix',
+  forgot: 'Something was forgotten',
+};
+
+/** What really happened to a brew, told in a tap and a figure; each of it moves the prediction. */
+export function WhatHappened(acting: Acting): ReactNode {
+  const { batch, brew, now } = acting;
+  const [topic, setTopic] = useState<Topic | undefined>(undefined);
+  const state = brewState(batch, brew.brewId);
+  const off = isOffPlants(batch.plan, state);
+  const runs = runningStage(batch, brew.brewId) !== undefined;
+  if (!state.startedAt || batch.phase === 'put-away' || batch.phase === 'discarded') return null;
+  const topics: Topic[] = off
+    ? [...(runs ? (['strained'] as const) : []), 'brix', 'weight']
+    : ['lid', 'temp', 'forgot', 'more', 'water', 'weight'];
+  const chosen = topic && topics.includes(topic) ? topic : undefined;
+  const overdue = off ? [] : lateOnes(batch, brew.brewId, now);
+  return (
+    <Panel title={`What really happened${batch.plan.brews.length > 1 ? `: ${brew.name.toLowerCase()}` : ''}`}>
+      {overdue.length > 0 && chosen !== 'forgot' && (
+        <p className="mb-2">
+          {overdue.map((o) => plantName(o.plant).toLowerCase()).join(', ')} should be in by now.{' '}
+          <Button kind="quiet" onClick={() => setTopic('forgot')}>
+            Is it still worth it?
+          </Button>
+        </p>
+      )}
+      <Chips
+        label="Tell it"
+        value={chosen}
+        choices={topics.map((value) => ({ value, label: TOPIC_WORDS[value] }))}
+        onValue={setTopic}
+      />
+      {chosen && (
+        <div className="mt-3 border-t border-line pt-3">
+          <TopicForm key={chosen} topic={chosen} {...acting} />
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+function TopicForm({ topic, ...acting }: Acting & { topic: Topic }): ReactNode {
+  const { batch, brew, tell, pending } = acting;
+  const { brewId } = brew;
+  switch (topic) {
+    case 'lid':
+      return <LidForm {...acting} />;
+    case 'temp':
+      return (
+        <NumberForm
+          label="Temperature in the pot"
+          before="It reads"
+          unit="°C"
+          start={80}
+          range={{ min: 0, max: 105 }}
+          button="That is its temperature"
+          pending={pending}
+          onTold={(value) => tell({ type: 'measured', what: 'temp', brewId, value, method: 'thermometer' })}
+        />
+      );
+    case 'weight':
+      return (
+        <NumberForm
+          label="Weight of the pot"
+          before="With all that is in it, and the pot itself, it weighs"
+          unit="g"
+          start={Math.round((brew.way.waterMl / brew.pots + potG(batch, brew)) / 50) * 50}
+          range={{ min: 1, max: 60_000 }}
+          step={10}
+          button="That is its weight"
+          pending={pending}
+          onTold={(value) => tell({ type: 'measured', what: 'pan-weight', brewId, value, method: 'scale' })}
+        />
+      );
+    case 'brix':
+      return (
+        <NumberForm
+          label="Brix"
+          before="A drop on the refractometer reads"
+          unit="°Bx"
+          start={5}
+          digits={1}
+          step={0.5}
+          range={{ min: 0.1, max: 85 }}
+          button="That is its Brix"
+          pending={pending}
+          onTold={(value) => tell({ type: 'measured', what: 'brix', brewId, value, method: 'refractometer' })}
+        />
+      );
+    case 'strained':
+      return (
+        <NumberForm
+          label="What came through the cloth"
+          before="Through the cloth came"
+          unit="ml"
+          start={Math.round(brew.way.waterMl / 10) * 10}
+          step={10}
+          range={{ min: 1, max: 50_000 }}
+          button="Sweeten by that"
+          pending={pending}
+          onTold={(value) => tell({ type: 'measured', what: 'volume', brewId, value, method: 'jug' })}
+        />
+      );
+    case 'water':
+      return (
+        <NumberForm
+          label="Water poured in"
+          before="From the tap, into all its pots together,"
+          unit="ml"
+          start={200}
+          step={50}
+          range={{ min: 1, max: 20_000 }}
+          button="Poured in"
+          pending={pending}
+          onTold={(ml) => tell({ type: 'topped-up', brewId, ml, tempC: batch.plan.kitchen.tapC })}
+        />
+      );
+    case 'more':
+      return <MoreForm {...acting} />;
+    case 'forgot':
+      return <Forgot {...acting} />;
+  }
+}
+
+const potG = (batch: Batch, brew: FrozenBrew): number =>
+  batch.plan.kitchen.vessels.find((v) => v.id === brew.vesselId)!.emptyG;
+
+/** A figure in a sentence and the button that tells it. */
+function NumberForm({
+  label,
+  before,
+  unit,
+  start,
+  range,
+  step = 1,
+  digits = 0,
+  button,
+  pending,
+  onTold,
+}: {
+  label: string;
+  before: string;
+  unit: string;
+  start: number;
+  range: { min: number; max: number };
+  step?: number;
+  digits?: number;
+  button: string;
+  pending: boolean;
+  onTold: (value: number) => void;
+}): ReactNode {
+  const [value, setValue] = useState(start);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  return (
+    <div>
+      <p className="flex flex-wrap items-center gap-x-2 gap-y-3 text-lg">
+        {before}{' '}
+        <InlineNumber
+          label={label}
+          value={value}
+          range={{ unit, ...range }}
+          step={step}
+          digits={digits}
+          unit={unit}
+          onValue={setValue}
+          onFault={setFault}
+          className="text-2xl"
+        />
+        <Button disabled={pending || fault !== undefined} onClick={() => onTold(value)}>
+          {button}
+        </Button>
+      </p>
+      {fault && (
+        <p role="alert" className="mt-1 text-stop">
+          {fault.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const LIDS: Record<Lid, string> = { closed: 'on', loose: 'on, loosely', open: 'off' };
+
+function LidForm({ batch, brew, tell, pending }: Acting): ReactNode {
+  const running = runningStage(batch, brew.brewId);
+  const { changes } = brewState(batch, brew.brewId);
+  const is = running && lidNow(brew.way, running.stageId, changes);
+  return (
+    <div>
+      <p>
+        The lid is <strong>{is ? LIDS[is] : 'as planned'}</strong>. From now on it is
+      </p>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {(Object.keys(LIDS) as Lid[])
+          .filter((lid) => lid !== is)
+          .map((lid) => (
+            <Button key={lid} disabled={pending} onClick={() => tell({ type: 'lid-set', brewId: brew.brewId, lid })}>
+              {LIDS[lid]}
+            </Button>
+          ))}
+      </div>
+    </div>
+  );
+}
+
+function MoreForm({ brew, tell, pending }: Acting): ReactNode {
+  const [ingredientId, setIngredient] = useState(brew.way.ingredients[0]?.id ?? '');
+  const [grams, setGrams] = useState(10);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  if (brew.way.ingredients.length === 0) return <p className="text-muted">Nothing of it steeps.</p>;
+  return (
+    <div>
+      <p className="flex flex-wrap items-center gap-x-2 gap-y-3 text-lg">
+        <InlineNumber
+          label="Grams more"
+          value={grams}
+          range={{ unit: 'g', min: 0.1, max: 20_000 }}
+          step={1}
+          digits={1}
+          unit="g"
+          onValue={setGrams}
+          onFault={setFault}
+          className="text-2xl"
+        />
+        more of
+        <InlineChoice
+          label="More of"
+          value={ingredientId}
+          choices={brew.way.ingredients.map((i) => ({ value: i.id, label: plantName(i.plant).toLowerCase() }))}
+          onValue={setIngredient}
+        />
+        <Button
+          disabled={pending || fault !== undefined}
+          onClick={() => tell({ type: 'put-in', brewId: brew.brewId, ingredientId, grams, more: true })}
+        >
+          It went in now
+        </Button>
+      </p>
+      {fault && (
+        <p role="alert" className="mt-1 text-stop">
+          {fault.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Plants whose moment has passed and that nobody has said are in. */
+const lateOnes = (batch: Batch, brewId: string, now: number): { id: string; plant: string }[] =>
+  callsAt(batch, now).flatMap(({ what, dueMs }) =>
+    what.kind === 'put-in' && what.brewId === brewId && now - dueMs > 60_000
+      ? [{ id: what.ingredientId, plant: what.plant }]
+      : [],
+  );
+
+/** For a plant that was left out or is late: whether it is still worth it, and how. */
+function Forgot({ batch, brew, tell, pending, now }: Acting): ReactNode {
+  const late = lateOnes(batch, brew.brewId, now);
+  const all = [...late, ...fromTheStart(batch, brew.brewId).filter((p) => !late.some((l) => l.id === p.id))];
+  const [picked, setPicked] = useState<string | undefined>(undefined);
+  const id = picked ?? late[0]?.id;
+  const running = runningStage(batch, brew.brewId);
+  if (all.length === 0) return <p>Everything that was to be in by now is in.</p>;
+  return (
+    <div className="space-y-3">
+      <Chips
+        label="What was forgotten?"
+        value={id}
+        choices={all.map((p) => ({ value: p.id, label: plantName(p.plant).toLowerCase() }))}
+        onValue={setPicked}
+      />
+      {id && <Advice batch={batch} brew={brew} ingredientId={id} tell={tell} pending={pending} now={now} />}
+      {running && SKIPPABLE.has(running.kind) && (
+        <p className="text-sm text-muted">The step that runs now can be left out with the button above.</p>
+      )}
+    </div>
+  );
+}
+
+function Advice({ batch, brew, ingredientId, tell, pending, now }: Acting & { ingredientId: string }): ReactNode {
+  const a = forgottenAt(batch, brew.brewId, ingredientId, now);
+  if (!a) return null;
+  const share = `${Math.round(a.shareNow * 100)} %`;
+  const words = {
+    now: `Still worth it: in now, it gives ${share} of what it was to. The glass comes to ${f.strength(a.glassX.now)}, without it to ${f.strength(a.glassX.without)}.`,
+    'now-and-longer': `Worth it with time: in now, it gives ${share} of what it was to; with ${f.duration(a.longerMin ?? 0)} more for the whole pot it gives nearly all, and the rest stays within its window. The glass then comes to ${f.strength(a.glassX.longer ?? a.glassX.now)}.`,
+    'leave-out': `Not worth it any more: it would give ${share} of what it was to. Leave it out; the glass comes to ${f.strength(a.glassX.without)}.`,
+    'too-late': 'Too late: the brew is off its plants. The glass stays without it.',
+  }[a.worth];
+  const { brewId } = brew;
+  return (
+    <div>
+      <p className="text-lg">{words}</p>
+      {a.worth !== 'too-late' && (
+        <div className="mt-2 flex flex-wrap gap-3">
+          <Button
+            kind={a.worth === 'leave-out' ? 'plain' : 'main'}
+            disabled={pending}
+            onClick={() => tell({ type: 'put-in', brewId, ingredientId })}
+          >
+            It goes in now
+          </Button>
+          <Button
+            kind={a.worth === 'leave-out' ? 'main' : 'plain'}
+            disabled={pending}
+            onClick={() => tell({ type: 'left-out', brewId, ingredientId })}
+          >
+            Leave it out
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}

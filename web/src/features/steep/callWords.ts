@@ -1,0 +1,264 @@
+import {
+  afterStraining,
+  botanicalBySlug,
+  endFiguresOf,
+  frozenBrew,
+  kitchenBoilingPoint,
+  mainStageOf,
+  progressAt,
+  type Batch,
+  type Call,
+  type EndFigures,
+  type FrozenBrew,
+  type Stage,
+} from '@steepsis/core';
+import * as f from '@/shared/format/format';
+import { HANDS_WORDS, plantName, stageWords, sweetenerName } from '@/shared/format/names';
+
+/** A call in words: what to do, the clock beside it, what the senses say when it is time, and a figure for the same. */
+export type CallWords = {
+  what: string;
+  /** minutes to the call, negative when it is over; undefined where no clock runs */
+  inMin: number | undefined;
+  /** under the large words */
+  note: string;
+  cue: string | undefined;
+  figure: string | undefined;
+  done: string;
+};
+
+export function callWords(batch: Batch, call: Call, nowMs: number): CallWords {
+  const inMin = (call.dueMs - nowMs) / 60_000;
+  const { what } = call;
+  const base = { inMin: undefined, cue: undefined, figure: undefined };
+  switch (what.kind) {
+    case 'lay-out':
+      return { ...base, what: 'Lay everything out', note: 'before any heat; tick it off below', done: 'Heat on' };
+    case 'start': {
+      const { name } = frozenBrew(batch.plan, what.brewId);
+      const soon = inMin <= 0.5;
+      return {
+        ...base,
+        inMin: soon ? undefined : inMin,
+        what: soon ? `Start the ${name.toLowerCase()}` : `Start the ${name.toLowerCase()} in`,
+        note: 'so that it is ready with the rest',
+        done: 'Start it',
+      };
+    }
+    case 'put-in': {
+      const plant = plantName(what.plant);
+      return {
+        ...base,
+        inMin,
+        what: inMin < 0 ? `Put in the ${plant.toLowerCase()} now` : `Put in the ${plant.toLowerCase()} in`,
+        note: lateNote(inMin, 'it goes in late so that it does not take over'),
+        figure: f.grams(what.grams),
+        done: 'It is in',
+      };
+    }
+    case 'take-out': {
+      const plant = plantName(what.plant);
+      return {
+        ...base,
+        inMin,
+        what: inMin < 0 ? `Take out the ${plant.toLowerCase()} now` : `Take out the ${plant.toLowerCase()} in`,
+        note: lateNote(inMin, 'it comes out early so that it does not take over'),
+        done: 'It is out',
+      };
+    }
+    case 'tend':
+      return {
+        ...base,
+        inMin,
+        what: TASK_WORDS[what.task][0],
+        note: lateNote(inMin, 'the live jar'),
+        done: TASK_WORDS[what.task][1],
+      };
+    case 'measure': {
+      const brew = frozenBrew(batch.plan, what.brewId);
+      const strained = afterStraining(brew.way).length > 0;
+      return {
+        ...base,
+        what: strained ? 'Measure it' : `${strainWords(brew)}, and measure`,
+        note: 'what you enter sets the mix',
+        cue: 'it drips slower than one drop a second',
+        done: 'That is what came out',
+      };
+    }
+    case 'mix':
+      return { ...base, what: 'Mix the jug', note: 'the mix is worked out from what came out', done: 'To the mix' };
+    case 'cool':
+      return {
+        ...base,
+        inMin: undefined,
+        what: 'Cool it faster',
+        note: 'or its time in the warm zone runs out',
+        done: 'It is in the ice bath',
+      };
+    case 'end-stage':
+      return endWords(batch, what, inMin, nowMs);
+  }
+}
+
+/** In a few words, for a column or a list: "put in rooibos". */
+export function shortCall(batch: Batch, { what }: Call): string {
+  switch (what.kind) {
+    case 'lay-out':
+      return 'lay out';
+    case 'start':
+      return `start the ${frozenBrew(batch.plan, what.brewId).name.toLowerCase()}`;
+    case 'put-in':
+      return `put in ${plantName(what.plant).toLowerCase()}`;
+    case 'take-out':
+      return `take out ${plantName(what.plant).toLowerCase()}`;
+    case 'tend':
+      return TASK_WORDS[what.task][0].toLowerCase();
+    case 'measure':
+      return 'strain and measure';
+    case 'mix':
+      return 'mix the jug';
+    case 'cool':
+      return 'cool it faster';
+    case 'end-stage': {
+      const brew = frozenBrew(batch.plan, what.brewId);
+      const stage = brew.way.stages.find((s) => s.id === what.stageId)!;
+      return stage.id === mainStageOf(brew.way)?.id ? 'pull it' : `${stageWords(stage)} is over`;
+    }
+  }
+}
+
+export const TASK_WORDS = {
+  shake: ['Shake it', 'Shaken'],
+  vent: ['Let the gas out', 'Vented'],
+  look: ['Look and smell', 'Looked'],
+  taste: ['Taste it', 'Tasted'],
+} as const;
+
+/** By the second within the hour; what is later than that is not late by seconds. */
+export const lateWords = (inMin: number): string =>
+  inMin > -60 ? `${f.clock(inMin)} late` : `${f.duration(-inMin)} late`;
+
+const lateNote = (inMin: number, note: string): string => (inMin < 0 ? lateWords(inMin) : note);
+
+type EndCall = Extract<Call['what'], { kind: 'end-stage' }>;
+
+function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, nowMs: number): CallWords {
+  const brew = frozenBrew(batch.plan, brewId);
+  const stage = brew.way.stages.find((s) => s.id === stageId)!;
+  const progress = progressAt(batch, brewId, nowMs);
+  const end = endFiguresOf(batch, brewId, stageId);
+  const cues = { cue: cueOf(brew, stage), figure: figureOf(stage, end) };
+  const soonish = `about ${f.duration(Math.max(0, inMin))} more by the model`;
+  if (stage.kind === 'heat') {
+    const boil = stage.to === 'boil';
+    return {
+      ...cues,
+      inMin,
+      what: boil
+        ? `Bring it to the boil${stage.lid === 'open' ? '' : ', lid on'}`
+        : `Heat it to ${f.celsius(stage.to as number)}`,
+      note: `${soonish}; tell it when it really is there`,
+      done: boil ? (nextIs(brew, stage, 'steep') ? 'It boils: off the heat' : 'It boils') : 'It is there',
+    };
+  }
+  if (stage.id === mainStageOf(brew.way)?.id && progress) {
+    const late = inMin < 0;
+    return {
+      ...cues,
+      inMin,
+      what: late ? 'Pull it now' : 'Pull it in',
+      note: late
+        ? `${f.clock(inMin)} over its time; it would make a glass of ${f.strength(progress.strengthX)}`
+        : `it would make a glass of ${f.strength(progress.strengthX)} now, ${f.strength(progress.plannedX)} at its time`,
+      done: 'Pulled: strain it',
+    };
+  }
+  if (stage.kind === 'dissolve')
+    return {
+      ...cues,
+      inMin,
+      what: `Stir in ${end.sweetenedG === undefined ? '' : `${f.grams(end.sweetenedG)} `}${sweetenerName(stage.sweetener)}`,
+      note: soonish,
+      done: 'Done',
+    };
+  const what = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : capital(stageWords(stage));
+  const clocked = stage.kind === 'hold' || stage.kind === 'toast' || stage.kind === 'ferment' || stage.kind === 'steep';
+  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note: soonish, done: 'Done' };
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const nextIs = (brew: FrozenBrew, stage: Stage, kind: Stage['kind']): boolean =>
+  brew.way.stages[brew.way.stages.indexOf(stage) + 1]?.kind === kind;
+
+/** What the senses say when a stage is at its end. */
+function cueOf(brew: FrozenBrew, stage: Stage): string | undefined {
+  switch (stage.kind) {
+    case 'toast':
+      return 'it smells of nuts and is a shade darker';
+    case 'heat':
+      return stage.to === 'boil' ? 'large bubbles that stirring does not stop' : 'it steams, and no bubble rises yet';
+    case 'hold':
+      return 'the smell of it fills the room, and the pieces are limp';
+    case 'steep':
+      return stage.place === 'fridge'
+        ? 'the liquor has its colour to the bottom of the jar'
+        : `it smells of ${scentOf(brew)}, no longer of hay`;
+    case 'dissolve':
+      return 'clear to the bottom, no grain under the spoon';
+    case 'reduce':
+      return 'it coats the spoon, and a finger drawn across leaves a line';
+    case 'cool':
+      return stage.toC <= 35
+        ? 'the pot’s side feels like nothing'
+        : 'the pot’s side can be held for a slow count of three';
+    case 'ferment':
+      return 'small bubbles rise when the jar is tapped';
+    case 'rinse':
+      return 'the wash runs as pale as it will';
+    case 'hands':
+    case 'strain':
+      return undefined;
+  }
+}
+
+/** The plant that there is most of, as a cook names its smell. */
+function scentOf({ way }: FrozenBrew): string {
+  const most = [...way.ingredients].sort((a, b) => b.grams / doseOf(b.plant) - a.grams / doseOf(a.plant))[0];
+  return most ? plantName(most.plant).toLowerCase() : 'the plant';
+}
+
+const doseOf = (plant: string): number => botanicalBySlug(plant).dose.typical;
+
+/** The same end on an instrument. */
+function figureOf(stage: Stage, end: EndFigures): string | undefined {
+  switch (stage.kind) {
+    case 'heat':
+    case 'toast':
+    case 'cool':
+      return end.tempC === undefined ? undefined : `${f.celsius(end.tempC)} on a thermometer`;
+    case 'reduce':
+      return `the pan at ${f.grams(end.panWeightG!)} on the scale, ${end.depthCm!.toFixed(1)} cm deep, ${end.brix!.toFixed(0)} °Bx, boiling at ${end.tempC!.toFixed(1)} °C`;
+    case 'dissolve':
+      return `${end.brix!.toFixed(0)} °Bx on a refractometer`;
+    case 'steep':
+    case 'hold':
+      return end.tempC === undefined ? undefined : `about ${f.celsius(end.tempC)} by then`;
+    case 'ferment':
+    case 'hands':
+    case 'strain':
+    case 'rinse':
+      return undefined;
+  }
+}
+
+/** "Strain through fine cloth, press": how a brew is strained. */
+export function strainWords({ way }: FrozenBrew): string {
+  const strain = way.stages.find((s) => s.kind === 'strain');
+  if (strain?.kind !== 'strain') return 'Pour it off';
+  const through = { 'fine-cloth': 'fine cloth', paper: 'paper', sieve: 'a sieve' }[strain.through];
+  return `Strain through ${through}${strain.press ? ', press' : ''}`;
+}
+
+/** What water does in this kitchen: "99 °C" high up. */
+export const boilsAt = (batch: Batch): string => f.celsius(kitchenBoilingPoint(batch.plan.kitchen));
