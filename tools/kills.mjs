@@ -103,7 +103,7 @@ let told;
 const began = Date.now();
 while (results.kills < KILLS) {
   // Events are told until a kill comes at a moment of its own, most often while one is under way.
-  const killAt = Date.now() + between(5, 260);
+  const killAt = Date.now() + between(5, 1200);
   let cut;
   const killed = pause(Math.max(0, killAt - Date.now())).then(down);
   while (!cut) {

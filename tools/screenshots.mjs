@@ -55,6 +55,76 @@ async function measuredBatch() {
   return id;
 }
 
+/** Two pots on the stove, one with a probe in it. */
+async function potsOnTheStove() {
+  const begin = async (drinkId, minutesAgo, acknowledged = []) => {
+    const { drink } = await ask(`/api/drinks/${drinkId}`);
+    const id = randomUUID();
+    const at = new Date(Date.now() - minutesAgo * 60_000).toISOString();
+    await ask('/api/batches', {
+      id,
+      eventId: randomUUID(),
+      at,
+      drinkId,
+      drinkVersion: drink.version,
+      target: drink.defaults,
+      acknowledged,
+    });
+    return id;
+  };
+  const say = (id, minutesAgo, event) =>
+    ask(`/api/batches/${id}/events`, {
+      id: randomUUID(),
+      at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+      v: 2,
+      ...event,
+    });
+  const pear = await begin('hot-spiced-pear-rooibos', 20, ['PRO-01', 'PRO-02']);
+  await say(pear, 4.6, { type: 'stage-ended', brewId: 'base', stageId: 'heat' });
+  const cooler = await begin('roselle-rose-hip-cooler', 17);
+  await say(cooler, 9, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' });
+  return { pear, cooler };
+}
+
+/** A page that has been touched may ring, and says so. */
+async function touched(page) {
+  await page.getByRole('region', { name: 'The alarm of this device' }).getByRole('button').first().click();
+  await page.getByText('This device rings at each call.').waitFor();
+  await page.waitForTimeout(300);
+}
+
+/** A making that is nearly done. */
+async function usual(page) {
+  await page.evaluate(() => {
+    const minute = (m) => new Date(Date.now() - (26 - m) * 60_000).toISOString();
+    const plant = (id, slug, beforeG, afterG) => ({ id, plant: slug, amount: { by: 'scale', beforeG, afterG } });
+    const record = {
+      name: 'Sorrel as it always was',
+      vesselKind: 'pot',
+      plants: [plant('roselle', 'roselle_dried_whole', 212, 160), plant('clove', 'clove_whole', 38.4, 37.6)],
+      water: { by: 'scale', beforeG: 900, afterG: 2250 },
+      outMl: 1160,
+      jugMl: 2300,
+      sugar: { sweetener: 'white_sugar', grams: 190 },
+      pressed: true,
+      through: 'fine-cloth',
+      taps: [
+        { at: minute(0), tap: 'heat-on' },
+        { at: minute(0.5), tap: 'in', plantId: 'roselle' },
+        { at: minute(8), tap: 'boils' },
+        { at: minute(9), tap: 'in', plantId: 'clove' },
+        { at: minute(11), tap: 'off-heat' },
+        { at: minute(26), tap: 'strained' },
+      ],
+      glassMl: 300,
+      iced: true,
+    };
+    globalThis.localStorage.setItem('steepsis-as-usual', JSON.stringify({ state: { record }, version: 1 }));
+  });
+  await page.reload();
+  await page.getByText('Write it down and plan from it').waitFor();
+}
+
 const browser = await chromium.launch({
   executablePath,
   chromiumSandbox: false,
@@ -83,15 +153,6 @@ const plan = '/plan/roselle-rose-hip-cooler';
 await picture('bench', '/');
 await picture('drinks', '/drinks');
 await picture('plan', plan);
-await picture('plan-fridge-dark', plan, {
-  theme: 'dark',
-  prepare: async (page) => {
-    await page.getByRole('combobox', { name: 'Method' }).click();
-    await page.getByRole('option', { name: /fridge/ }).click();
-    await page.getByText('from chilled water').waitFor();
-  },
-});
-await picture('plan-caution', '/plan/cold-sencha-cucumber');
 await picture('recipe', '/recipe/dandelion-burdock-syrup');
 await picture('methods', '/plan/rooibos-quince/methods', {
   prepare: async (page) => {
@@ -103,7 +164,21 @@ await picture('methods', '/plan/rooibos-quince/methods', {
 });
 await picture('pantry', '/pantry/roselle_dried_whole');
 await picture('kitchen', '/kitchen');
-await picture('steep', `/steep/${await first('running')}`);
+const { cooler } = await potsOnTheStove();
+await picture('steep', '/steep', { prepare: touched });
+await picture('stove', `/steep/${cooler}`, {
+  theme: 'dark',
+  prepare: async (page) => {
+    await touched(page);
+    await page.getByRole('radio', { name: 'The lid' }).click();
+    await page.getByRole('button', { name: 'off', exact: true }).click();
+    await page.getByText(/^The glass comes to/).waitFor();
+    await page.mouse.move(0, 0);
+    await page.keyboard.press('Home');
+    await page.waitForTimeout(400);
+  },
+});
+await picture('as-usual', '/steep/as-usual', { prepare: usual });
 await picture('stretch', '/mix/stretch');
 await picture('syrup', '/mix/syrup');
 await picture('ice', '/mix/ice');

@@ -1,5 +1,5 @@
 import { inGlass, steepCurve, type CurveTarget, type SteepCurve } from '../brew/steepCurve';
-import { mainStageOf, withSteep, type StageKind } from '../drink/drink';
+import { mainStageOf, withSteep, type Stage, type StageKind } from '../drink/drink';
 import { tempAt } from '../heat/temperatureHistory';
 import { portionOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { remembering } from '../quantity/remembering';
@@ -43,7 +43,8 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
   const ended = actualMinutes(batch, brewId);
   const asPlanned = runOfBatch(batch, brewId);
   const time = asPlanned.stages.find((s) => s.stageId === stage.id)!;
-  const plannedMin = time.endMin - time.startMin;
+  // A reading past its time makes the run longer, not the plan.
+  const plannedMin = writtenLength(stage) ?? time.endMin - time.startMin;
   // A stage that runs over is followed past its planned end.
   const followed =
     elapsedMin > plannedMin
@@ -63,6 +64,10 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
     plannedX: inGlass(asPlanned.at(asPlanned.endMin).liquor, target).strengthX,
   };
 }
+
+/** Minutes of a stage that goes by the clock; a heat and the like last as long as they take. */
+const writtenLength = (stage: Stage): number | undefined =>
+  'minutes' in stage ? stage.minutes : stage.kind === 'ferment' ? stage.days * 1440 : undefined;
 
 /** The curve of a brew's main stage as it really started, to twice its planned length. */
 export const curveOfBatch = (batch: Batch, brewId: string): SteepCurve | undefined =>

@@ -55,6 +55,11 @@ describe('what really happened moves the prediction', () => {
     expect(outlookAt(colder, BREW, at(12)).glassX).toBeLessThan(outlookAt(aBatch([BOILED]), BREW, at(12)).glassX);
   });
 
+  it('a reading past its time makes it no less late', () => {
+    const read: Told = [24, { type: 'measured', what: 'temp', brewId: BREW, value: 86, method: 'probe' }];
+    expect(progressAt(aBatch([BOILED, read]), BREW, at(25))!.leftMin).toBeCloseTo(-3, 6);
+  });
+
   it('a temperature on the way up says when it boils', () => {
     const read: Told = [2, { type: 'measured', what: 'temp', brewId: BREW, value: 90, method: 'probe' }];
     const planned = progressAt(aBatch(), BREW, at(2))!;

@@ -6,7 +6,8 @@ import { Button } from '@/shared/ui/Button';
 
 /** While the server is away: what is shown and what waits; and afterwards what it refused. Also a newer version that is ready. */
 export function ServerBanner(): ReactNode {
-  const { queue, refused, awaySince, shownFrom, forget } = useOutbox();
+  const { queue: all, refused, awaySince, shownFrom, forget } = useOutbox();
+  const queue = all.filter((o) => o.waits);
   const away = awaySince !== undefined;
   return (
     <>

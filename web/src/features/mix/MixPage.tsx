@@ -159,7 +159,8 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
         return [p.id, p.endless ? ml : Math.min(volumeMl(p.liquid), ml)];
       }),
     );
-    say.mutate({ type: 'mixed', mix, hadMl, sugarAddedG }, { onSuccess: () => void navigate('/keep') });
+    // Once it is kept this page shows the jug instead: the way on must not hang on what is shown here.
+    void say.mutateAsync({ type: 'mixed', mix, hadMl, sugarAddedG }).then(() => navigate('/keep'), ignored);
   };
   /** Its brews beside a jug of anything, where every amount can be set. */
   const freely = (): void => {
@@ -172,7 +173,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
     useJugBench.setState({ likeDrinkId: plan.drink.id });
     void navigate('/mix/jug');
   };
-  const bottle = (): void => say.mutate({ type: 'bottled' }, { onSuccess: () => void navigate('/keep') });
+  const bottle = (): void => void say.mutateAsync({ type: 'bottled' }).then(() => navigate('/keep'), ignored);
   return (
     <Page
       title={`Mix: ${plan.drink.name}`}
@@ -442,3 +443,6 @@ function layerColour(batch: Batch, part: OnHand[number], drink: string, vessel: 
 
 /** Syrup is clear: in the jug it shows as a lighter band of the drink. */
 const mixShade = (colour: string): string => `color-mix(in srgb, ${colour} 72%, white)`;
+
+/** The page shows a refusal beside the thing that was tried. */
+const ignored = (): void => undefined;

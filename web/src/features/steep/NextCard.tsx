@@ -20,13 +20,20 @@ export type NextActs = {
 /** The next thing for the hands, to be read from the other side of the kitchen. */
 export function NextCard({
   next,
+  others,
   now,
   several,
   children,
   ...acts
-}: NextActs & { next: AtStove; now: number; several: boolean; children?: ReactNode }): ReactNode {
+}: NextActs & {
+  next: AtStove;
+  others: readonly Call[];
+  now: number;
+  several: boolean;
+  children?: ReactNode;
+}): ReactNode {
   const { call, batch } = next;
-  const words = callWords(batch, call, now);
+  const words = callWords(batch, call, now, others);
   const late = words.inMin !== undefined && words.inMin < 0;
   const ringing = call.ringsMs !== undefined && call.ringsMs <= now;
   return (

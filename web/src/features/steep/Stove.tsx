@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Dialog } from 'radix-ui';
-import { brewState, vesselOf, waitsForLayOut, type Batch } from '@steepsis/core';
+import { brewState, vesselOf, waitsForLayOut, type Batch, type Call } from '@steepsis/core';
 import { AlarmBar } from '@/features/alarm';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -9,6 +9,7 @@ import { Button } from '@/shared/ui/Button';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Refusal } from '@/shared/ui/Page';
 import { MeasureForm } from './BrewHands';
+import { togetherWith } from './callWords';
 import { LayOut } from './LayOut';
 import { AfterThat, keyOf, NextCard, type AtStove } from './NextCard';
 import { Pot } from './Pot';
@@ -40,33 +41,43 @@ export function Stove({
   const [help, setHelp] = useState(false);
   const next = calls.find((c) => keyOf(c) === picked) ?? calls[0];
   const pots = potsOf(batches);
-  const tellQuietly = (at: AtStove, event: Parameters<typeof tell>[1]): void => {
-    // The refusal is shown by the page; nothing else is to be done about it here.
-    void tell(at.batch, event).catch(() => undefined);
+  const others = next
+    ? togetherWith(
+        next.call,
+        calls.map((c) => c.call),
+      )
+    : [];
+  /** Says the same of a call and of those that are done with it. */
+  const tellAll = (at: AtStove, eventOf: (call: Call) => Parameters<typeof tell>[1] | undefined): void => {
+    const events = [at.call, ...others].flatMap((c) => eventOf(c) ?? []);
+    // All are kept on this device before any is sent. A refusal is shown by the page; nothing else is to be done about it here.
+    for (const event of events) void tell(at.batch, event).catch(() => undefined);
   };
   const done = (): void => {
-    const event = next && doneOf(next.call);
-    if (!event || say.isPending || blocked.has(next.batch.id)) return;
+    if (!next || !doneOf(next.call) || say.isPending || blocked.has(next.batch.id)) return;
     const at = agoMin > 0 ? { at: new Date(now - agoMin * 60_000).toISOString() } : {};
     setAgoMin(0);
     setPicked(undefined);
-    tellQuietly(next, { ...event, ...at });
+    tellAll(next, (call) => {
+      const event = doneOf(call);
+      return event && { ...event, ...at };
+    });
   };
   const later = (): void => {
     if (!next || next.call.ringsMs === undefined || say.isPending) return;
     setPicked(undefined);
-    tellQuietly(next, laterOf(next.call));
+    tellAll(next, laterOf);
   };
   const skip = (): void => {
-    const event = next && skipOf(next.call);
-    if (!event || say.isPending) return;
+    if (!next || !skipOf(next.call) || say.isPending) return;
     setPicked(undefined);
-    tellQuietly(next, event);
+    tellAll(next, skipOf);
   };
   const undo = (): void => {
     const batch = next?.batch ?? batches[0];
     const last = batch && lastUndoable(batch);
-    if (batch && last && !say.isPending) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
+    // Also while the last thing is still on its way: it goes out after it.
+    if (batch && last) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
   };
   const pick = (n: number): void => {
     const pot = pots[n - 1];
@@ -76,7 +87,12 @@ export function Stove({
   useStoveKeys({ onDone: done, onLater: later, onSkip: skip, onUndo: undo, onPick: pick, onHelp: () => setHelp(true) });
   const after = (
     <div>
-      <AfterThat calls={calls.filter((c) => c !== next)} now={now} several={several} onPick={setPicked} />
+      <AfterThat
+        calls={calls.filter((c) => c !== next && !others.includes(c.call))}
+        now={now}
+        several={several}
+        onPick={setPicked}
+      />
       <Button kind="quiet" className="mt-1 px-1" onClick={() => setHelp(true)}>
         Keys: D done, L later, U undo, ? all
       </Button>
@@ -111,6 +127,7 @@ export function Stove({
             <Hands at={next} now={now} several={several} blocked={blocked.has(next.batch.id)}>
               <NextCard
                 next={next}
+                others={others}
                 now={now}
                 several={several}
                 pending={say.isPending || blocked.has(next.batch.id)}

@@ -27,7 +27,8 @@ export type CallWords = {
   done: string;
 };
 
-export function callWords(batch: Batch, call: Call, nowMs: number): CallWords {
+/** @param others calls of the same moment and kind, done together with it: two plants that go in at once */
+export function callWords(batch: Batch, call: Call, nowMs: number, others: readonly Call[] = []): CallWords {
   const inMin = (call.dueMs - nowMs) / 60_000;
   const { what } = call;
   const base = { inMin: undefined, cue: undefined, figure: undefined };
@@ -46,24 +47,26 @@ export function callWords(batch: Batch, call: Call, nowMs: number): CallWords {
       };
     }
     case 'put-in': {
-      const plant = plantName(what.plant);
+      const all = [call, ...others].flatMap((c) => (c.what.kind === 'put-in' ? [c.what] : []));
+      const plants = listed(all.map((w) => plantName(w.plant).toLowerCase()));
       return {
         ...base,
         inMin,
-        what: inMin < 0 ? `Put in the ${plant.toLowerCase()} now` : `Put in the ${plant.toLowerCase()} in`,
-        note: lateNote(inMin, 'it goes in late so that it does not take over'),
-        figure: f.grams(what.grams),
-        done: 'It is in',
+        what: inMin < 0 ? `Put in the ${plants} now` : `Put in the ${plants} in`,
+        note: lateNote(inMin, 'at this moment and no sooner'),
+        figure: listed(all.map((w) => f.grams(w.grams))),
+        done: all.length > 1 ? 'They are in' : 'It is in',
       };
     }
     case 'take-out': {
-      const plant = plantName(what.plant);
+      const all = [call, ...others].flatMap((c) => (c.what.kind === 'take-out' ? [c.what] : []));
+      const plants = listed(all.map((w) => plantName(w.plant).toLowerCase()));
       return {
         ...base,
         inMin,
-        what: inMin < 0 ? `Take out the ${plant.toLowerCase()} now` : `Take out the ${plant.toLowerCase()} in`,
-        note: lateNote(inMin, 'it comes out early so that it does not take over'),
-        done: 'It is out',
+        what: inMin < 0 ? `Take out the ${plants} now` : `Take out the ${plants} in`,
+        note: lateNote(inMin, `so that ${all.length > 1 ? 'they do' : 'it does'} not take over`),
+        done: all.length > 1 ? 'They are out' : 'It is out',
       };
     }
     case 'tend':
@@ -185,6 +188,24 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const clocked = stage.kind === 'hold' || stage.kind === 'toast' || stage.kind === 'ferment' || stage.kind === 'steep';
   return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note: soonish, done: 'Done' };
 }
+
+const listed = (words: readonly string[]): string =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : (words[0] ?? '');
+
+/** Calls that are the same movement of the hands: plants of one brew that go in, or come out, at one moment. */
+export const togetherWith = (call: Call, all: readonly Call[]): readonly Call[] =>
+  call.what.kind !== 'put-in' && call.what.kind !== 'take-out'
+    ? []
+    : all.filter(
+        (c) =>
+          c.id !== call.id &&
+          c.batchId === call.batchId &&
+          c.what.kind === call.what.kind &&
+          'brewId' in c.what &&
+          'brewId' in call.what &&
+          c.what.brewId === call.what.brewId &&
+          Math.abs(c.dueMs - call.dueMs) < 1000,
+      );
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -9,7 +9,7 @@ import {
   type BatchEventBody,
   type Outlook,
 } from '@steepsis/core';
-import { callWords, shortCall } from './callWords';
+import { callWords, shortCall, togetherWith } from './callWords';
 import { outlookWords } from './outlookWords';
 import { doneOf, laterOf, skipOf } from './useStove';
 
@@ -51,6 +51,17 @@ describe('a call in words', () => {
     expect(w.what).toBe('Put in the rooibos in');
     expect(w.inMin).toBeCloseTo(4, 6);
     expect(w.figure).toMatch(/^\d+ g$/);
+  });
+
+  it('says two plants of one moment in one breath', () => {
+    const tea = batchOf('black-tea-currant-leaf', [[8, { type: 'stage-ended', brewId: 'tea', stageId: 'heat' }]]);
+    const all = callsAt(tea, at(9));
+    const call = all.find((c) => c.what.kind === 'put-in')!;
+    const others = togetherWith(call, all);
+    expect(others).toHaveLength(1);
+    const w = callWords(tea, call, at(9), others);
+    expect(w.what).toMatch(/^Put in the \w+[\w ]* and [\w ]+ now$/);
+    expect(w.done).toBe('They are in');
   });
 
   it('says how late it is', () => {

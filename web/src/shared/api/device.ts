@@ -4,13 +4,19 @@ import type { BatchEventBody } from '@steepsis/core';
 // What this device keeps for itself: answers of the server that the stove needs, and what waits to be sent.
 
 /** Something that was said of a batch and is not yet stored at the server; `n` is its place in the order. */
-export type Outgoing = { n: number; batchId: string; event: { id: string; at: string; v: number } & BatchEventBody };
+export type Outgoing = {
+  n: number;
+  batchId: string;
+  event: { id: string; at: string; v: number } & BatchEventBody;
+  /** it could not be sent when it was said: from then on it is shown as kept here */
+  waits?: true;
+};
 
 type Kept = { path: string; body: unknown; keptAt: string };
 
 interface Shape extends DBSchema {
   answers: { key: string; value: Kept };
-  outbox: { key: number; value: Omit<Outgoing, 'n'> & { n?: number } };
+  outbox: { key: number; value: Omit<Outgoing, 'n' | 'waits'> & { n?: number } };
 }
 
 let opened: Promise<IDBPDatabase<Shape>> | undefined;
@@ -47,7 +53,7 @@ export async function keptAnswer<T>(path: string): Promise<{ body: T; keptAt: st
 }
 
 /** @throws DOMException where this device keeps nothing: then nothing may be shown as kept */
-export async function putOut(outgoing: Omit<Outgoing, 'n'>): Promise<Outgoing> {
+export async function putOut(outgoing: Omit<Outgoing, 'n' | 'waits'>): Promise<Outgoing> {
   const n = await (await database()).add('outbox', outgoing);
   return { ...outgoing, n };
 }

@@ -74,7 +74,8 @@ export async function resume(): Promise<void> {
   try {
     const all = await allOut();
     const known = new Set(get().queue.map((o) => o.n));
-    set((s) => ({ queue: [...s.queue, ...all.filter((o) => !known.has(o.n))].sort((a, b) => a.n - b.n) }));
+    const more = all.filter((o) => !known.has(o.n)).map((o) => ({ ...o, waits: true as const }));
+    set((s) => ({ queue: [...s.queue, ...more].sort((a, b) => a.n - b.n) }));
   } catch {
     return;
   }
@@ -97,7 +98,10 @@ export async function flush(): Promise<void> {
 async function sendAll(): Promise<void> {
   for (let next = get().queue[0]; next; next = get().queue[0]) {
     const outcome = await sendOne(next);
-    if (outcome.kind === 'waiting') return again();
+    if (outcome.kind === 'waiting') {
+      set((s) => ({ queue: s.queue.map((o) => ({ ...o, waits: true })) }));
+      return again();
+    }
     await takeOut(next.n);
     const { n } = next;
     outcomes.set(next.event.id, outcome);

@@ -110,7 +110,7 @@ export function useBatchesById(ids: readonly string[]): readonly Batch[] {
 
 function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
   const known = new Set(batch.events.map((e) => e.id));
-  const waiting = queue.filter((o) => o.batchId === batch.id && !known.has(o.event.id));
+  const waiting = queue.filter((o) => o.waits && o.batchId === batch.id && !known.has(o.event.id));
   if (waiting.length === 0) return batch;
   const later = waiting.map(
     ({ event }, i) => ({ ...event, batchId: batch.id, seq: batch.events.length + i, v: EVENT_VERSION }) as BatchEvent,
