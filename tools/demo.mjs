@@ -22,4 +22,7 @@ if (stale || process.argv.includes('--fresh')) {
   writeFileSync(stamp, today);
 }
 console.log('Starting.');
-serve([join(ROOT, 'server', 'dist', 'main.js'), '--demo'], { ...process.env, STEEPSIS_DATA: dataFolder });
+serve([join(ROOT, 'server', 'dist', 'main.js'), '--demo', ...process.argv.slice(2)], {
+  ...process.env,
+  STEEPSIS_DATA: dataFolder,
+});

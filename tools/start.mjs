@@ -7,4 +7,4 @@ import { serve } from './serve.mjs';
 console.log('Getting Steepsis ready.');
 build();
 console.log('Starting.');
-serve([join(ROOT, 'server', 'dist', 'main.js')], process.env);
+serve([join(ROOT, 'server', 'dist', 'main.js'), ...process.argv.slice(2)], process.env);

@@ -248,10 +248,14 @@ test('the page says beforehand when it cannot ring, and rings on while its tab i
     // Counts the notes that are laid on the audio clock.
     const w = window as unknown as { notes: number };
     w.notes = 0;
-    const start = OscillatorNode.prototype.start;
-    OscillatorNode.prototype.start = function (...args) {
-      w.notes += 1;
-      return start.apply(this, args);
+    class Counted extends OscillatorNode {
+      override start(when?: number): void {
+        w.notes += 1;
+        super.start(when);
+      }
+    }
+    AudioContext.prototype.createOscillator = function (this: AudioContext) {
+      return new Counted(this);
     };
   });
   const cook = new Cook(page, server.url);
@@ -266,8 +270,7 @@ test('the page says beforehand when it cannot ring, and rings on while its tab i
   const front = await context.newPage();
   await front.goto('about:blank');
   await front.bringToFront();
-  await page.waitForTimeout(500);
-  expect(await notes()).toBeGreaterThan(4);
+  await expect.poll(notes).toBeGreaterThan(4);
   await front.close();
   await bar.getByRole('button', { name: 'Keep it silent' }).click();
   await expect(bar).toContainText('This device is set to stay silent.');

@@ -11,9 +11,9 @@ afterEach(() => server.stop());
 
 const BREW = 'concentrate';
 const probe = (id = 'probe-1'): Promise<{ body: InstrumentView }> =>
-  server.http.put(`/api/instruments/${id}`).send({ name: 'Pot probe', kind: 'probe' }).expect(200) as never;
+  server.http.put(`/api/instruments/${id}`).send({ name: 'Pot probe', kind: 'probe' }).expect(200);
 const attach = (id: string, batchId: string): Promise<unknown> =>
-  server.http.put(`/api/instruments/${id}/attached`).send({ batchId, brewId: BREW }).expect(200) as never;
+  server.http.put(`/api/instruments/${id}/attached`).send({ batchId, brewId: BREW }).expect(200);
 const send = (id: string, readings: object[]) => server.http.post(`/api/instruments/${id}/readings`).send({ readings });
 const batchOf = async (id: string): Promise<Batch> =>
   batchAfter((await server.http.get(`/api/batches/${id}`).expect(200)).body.events);

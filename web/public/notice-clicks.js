@@ -1,3 +1,4 @@
+/* global self */
 // Part of the service worker: a tap on a notice brings the stove to the front.
 self.addEventListener('notificationclick', (event) => {
   event.notification.close();

@@ -248,7 +248,7 @@ type Seen<H = Happening> = H extends Happening ? Omit<H, 'stageId' | 'atMin'> : 
 
 function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
   const moment = momentOf(state, at);
-  return moment ? changed(state, { happened: [{ ...moment, ...seen } as Happening] }) : state;
+  return moment ? changed(state, { happened: [{ ...moment, ...seen }] }) : state;
 }
 
 type PotEvent = Extract<BatchEvent, { type: 'put-in' | 'taken-out' | 'left-out' | 'lid-set' | 'topped-up' }>;

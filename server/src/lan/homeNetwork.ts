@@ -23,7 +23,7 @@ export async function listenAtHome(
   const servers: Server[] = [];
   for (const address of addresses) {
     servers.push(await listening(createHttp(handler), port, address));
-    servers.push(await listening(createHttps({ key, cert }, handler) as unknown as Server, httpsPort, address));
+    servers.push(await listening(createHttps({ key, cert }, handler), httpsPort, address));
   }
   app.getHttpServer().on('close', () => {
     for (const server of servers) {

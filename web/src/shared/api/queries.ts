@@ -104,7 +104,6 @@ export function useBatchesById(ids: readonly string[]): readonly Batch[] {
   const found = queries.flatMap((q) => q.data ?? []);
   const key = found.map((b) => `${b.id}:${b.events.length}`).join(' ');
   // The same batches with the same events are the same list: clocks tick without folding them anew.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
   return useMemo(() => found.map((b) => withWaiting(b, queue)), [key, queue]);
 }
 
@@ -112,9 +111,12 @@ function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
   const known = new Set(batch.events.map((e) => e.id));
   const waiting = queue.filter((o) => o.waits && o.batchId === batch.id && !known.has(o.event.id));
   if (waiting.length === 0) return batch;
-  const later = waiting.map(
-    ({ event }, i) => ({ ...event, batchId: batch.id, seq: batch.events.length + i, v: EVENT_VERSION }) as BatchEvent,
-  );
+  const later = waiting.map(({ event }, i): BatchEvent => ({
+    ...event,
+    batchId: batch.id,
+    seq: batch.events.length + i,
+    v: EVENT_VERSION,
+  }));
   return batchAfter([...batch.events, ...later]);
 }
 
