@@ -18,7 +18,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     forceCloseConnections: true,
   });
   const pairing = app.get(PairingService);
-  app.use(lanGate(config, (token) => pairing.letIn(token)));
+  app.use(lanGate(config, (token, by) => pairing.letIn(token, by)));
   app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CSP } }));
   app.useBodyParser('json', { limit: BODY_LIMIT });
   // The pairing page runs no script, so its form comes as forms do.

@@ -112,6 +112,22 @@ inNetwork('the home network, opened', () => {
     await server.http.delete(`/api/lan/devices/${devices[0].id}`).expect(404);
   });
 
+  it('cuts what a device still has open when it is shut out', async () => {
+    const cookie = cookieOf(await pair(await code()));
+    const headers = { host: `${ADDRESS}:${port}`, cookie };
+    const stream = await new Promise<IncomingMessage>((opened, failed) => {
+      const q = plain({ host: ADDRESS, port, path: '/api/stream', headers }, opened);
+      q.on('error', failed);
+      q.end();
+    });
+    const cut = new Promise<void>((ended) => stream.on('close', ended));
+    stream.on('error', () => undefined);
+    stream.resume();
+    const { devices } = (await server.http.get('/api/lan')).body;
+    await server.http.delete(`/api/lan/devices/${devices[0].id}`).expect(200);
+    await cut;
+  });
+
   it('does not show its codes and devices to the network, paired or not', async () => {
     const cookie = cookieOf(await pair(await code()));
     expect((await ask('GET', '/api/lan', { cookie })).status).toBe(403);

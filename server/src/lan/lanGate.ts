@@ -1,3 +1,4 @@
+import type { Socket } from 'node:net';
 import type { NextFunction, Request, Response } from 'express';
 import { PROBLEM_TYPE } from '@steepsis/contract';
 import type { Config } from '../shared/config';
@@ -15,7 +16,7 @@ const LOOPBACK_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
  * of its own. From the home network, where that was opened: by one of its addresses, and with the token of a paired device.
  * Whoever has none sees the page to pair on and nothing else.
  */
-export function lanGate(config: Config, letIn: (token: string | undefined) => Promise<boolean>) {
+export function lanGate(config: Config, letIn: (token: string | undefined, by: Socket) => Promise<boolean>) {
   return (request: Request, response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     if (isLoopback(request) && LOOPBACK_NAME.test(host)) return next();
@@ -30,7 +31,7 @@ export function lanGate(config: Config, letIn: (token: string | undefined) => Pr
         'Open Steepsis by the address it printed when it started.',
       );
     if (request.method === 'POST' && request.path === '/api/pair') return next();
-    letIn(tokenOf(request)).then(
+    letIn(tokenOf(request), request.socket).then(
       (known) => (known ? next() : unpaired(request, response)),
       () => refuse(response, 500, 'server-fault', 'Something went wrong here', 'Nothing was stored.'),
     );

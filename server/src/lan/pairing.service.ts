@@ -1,4 +1,5 @@
 import { randomInt, timingSafeEqual } from 'node:crypto';
+import type { Socket } from 'node:net';
 import { Inject, Injectable } from '@nestjs/common';
 import type { LanView } from '@steepsis/contract';
 import { CONFIG, type Config } from '../shared/config';
@@ -20,6 +21,7 @@ type Code = { digits: string; untilMs: number; wrong: number };
 export class PairingService {
   private code: Code | undefined;
   private readonly tries = new Map<string, number[]>();
+  private readonly open = new Map<string, Set<Socket>>();
 
   constructor(
     private readonly devices: DevicesStore,
@@ -86,11 +88,12 @@ export class PairingService {
     return this.devices.pair(name.trim(), this.config.now().toISOString());
   }
 
-  /** Whether a request with this token may come in. */
-  async letIn(token: string | undefined): Promise<boolean> {
+  /** Whether a request with this token may come in. What it came by is cut when its device is shut out. */
+  async letIn(token: string | undefined, by: Socket): Promise<boolean> {
     if (!token) return false;
     const device = await this.devices.knows(token);
     if (!device) return false;
+    this.remember(device.id, by);
     const nowMs = this.nowMs();
     if (nowMs - Date.parse(device.lastSeenAt) > SEEN_EVERY_MS)
       await this.devices.seen(device.id, new Date(nowMs).toISOString());
@@ -99,6 +102,17 @@ export class PairingService {
 
   async revoke(id: string): Promise<void> {
     if (!(await this.devices.revoke(id, this.config.now().toISOString()))) throw notFound('device', id);
+    // An open stream would go on telling it what changes.
+    for (const socket of this.open.get(id) ?? []) socket.destroy();
+    this.open.delete(id);
+  }
+
+  private remember(id: string, socket: Socket): void {
+    const sockets = this.open.get(id) ?? new Set<Socket>();
+    this.open.set(id, sockets);
+    if (sockets.has(socket)) return;
+    sockets.add(socket);
+    socket.once('close', () => sockets.delete(socket));
   }
 
   private limit(from: string): void {

@@ -30,7 +30,10 @@ export class AServer {
     globalThis.fetch = jest.fn((path: RequestInfo | URL, init?: RequestInit) => {
       const at = path as string;
       if (init?.method) {
-        this.sent.push({ path: at, body: JSON.parse(init.body as string) as Record<string, unknown> });
+        this.sent.push({
+          path: at,
+          body: JSON.parse((init.body as string | undefined) ?? '{}') as Record<string, unknown>,
+        });
         if (this.refusal) return this.reply(this.refusal.body, this.refusal.status);
       }
       return this.reply(this.answerTo(at));
