@@ -103,7 +103,7 @@ async function usual(page) {
       vesselKind: 'pot',
       plants: [plant('roselle', 'roselle_dried_whole', 212, 160), plant('clove', 'clove_whole', 38.4, 37.6)],
       water: { by: 'scale', beforeG: 900, afterG: 2250 },
-      outMl: 1160,
+      out: { by: 'jug', ml: 1160 },
       jugMl: 2300,
       sugar: { sweetener: 'white_sugar', grams: 190 },
       pressed: true,

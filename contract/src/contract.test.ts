@@ -62,7 +62,7 @@ describe('checking a start and an event', () => {
   });
   it('knows the kinds of event, and how far each figure goes', () => {
     expect(faults(check(appendEventSchema('explode'), { type: 'explode' }))[0]).toMatch(
-      /^type: one of brew-started, stage-ended, measured, .* got "explode"$/,
+      /^type: one of brew-started, stage-ended, stage-skipped, .* got "explode"$/,
     );
     const measured = { id: uuid, at: start.at, v: 2, type: 'measured', what: 'ph', value: 15, method: 'meter' };
     expect(faults(check(appendEventSchema('measured'), measured))).toEqual(['value: a number of at most 14, got 15']);

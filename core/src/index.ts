@@ -179,6 +179,7 @@ export {
 } from './instruments/loggerTable';
 export {
   gapsOf,
+  outMlOf,
   recipeFromUsual,
   USUAL_TAPS,
   type UsualAmount,

@@ -32,8 +32,9 @@ export type UsualRecord = {
   plants: readonly UsualPlant[];
   /** the pot before and after the water, on the scale; or poured from a jug, ml */
   water: { by: 'scale'; beforeG: number; afterG: number } | { by: 'jug'; ml: number } | undefined;
-  /** what came out, and the jug when all was in it, ml; from a jug’s marks or the scale */
-  outMl: number | undefined;
+  /** what came out: by the jug’s marks, or the jug on the scale before and after */
+  out: { by: 'scale'; beforeG: number; afterG: number } | { by: 'jug'; ml: number } | undefined;
+  /** the jug when all was in it, ml */
   jugMl: number | undefined;
   sugar: { sweetener: string; grams: number } | undefined;
   pressed: boolean;
@@ -77,7 +78,7 @@ export function gapsOf(record: UsualRecord): UsualGap[] {
   if (!(waterMlOf(record) > 0)) gaps.push('water');
   if (!beginningOf(record)) gaps.push('start');
   if (!record.taps.some((t) => t.tap === 'strained')) gaps.push('strained');
-  if (!(record.outMl !== undefined && record.outMl > 0)) gaps.push('out');
+  if (!(outMlOf(record) > 0)) gaps.push('out');
   return gaps;
 }
 
@@ -86,6 +87,13 @@ const gramsOf = ({ amount }: UsualPlant): number =>
 
 const waterMlOf = ({ water }: UsualRecord): number =>
   water === undefined ? 0 : water.by === 'jug' ? water.ml : (water.afterG - water.beforeG) / 0.998;
+
+/** A thin infusion is this much denser than water. House estimate, 1.00 to 1.03. */
+const INFUSION_G_PER_ML = 1.01;
+
+/** What came out of a making, ml; 0 while that is not known. */
+export const outMlOf = ({ out }: UsualRecord): number =>
+  out === undefined ? 0 : out.by === 'jug' ? out.ml : (out.afterG - out.beforeG) / INFUSION_G_PER_ML;
 
 const beginningOf = ({ taps }: UsualRecord): string | undefined =>
   taps.find((t) => t.tap === 'heat-on' || t.tap === 'into-fridge' || t.tap === 'off-heat' || t.tap === 'in')?.at;
@@ -101,7 +109,7 @@ export function recipeFromUsual(record: UsualRecord, id: string): UsualRecipe {
   const stages = stagesOf(record);
   const plants = record.plants.map((p) => ingredientOf(p, record, stages));
   const waterMl = Math.round(waterMlOf(record));
-  const outMl = record.outMl!;
+  const outMl = outMlOf(record);
   const jugMl = Math.max(record.jugMl ?? outMl, outMl);
   const { sugar } = record;
   const way: BrewWay = {
@@ -279,10 +287,14 @@ function amountsSigma({ plants }: UsualRecord): number {
   return Math.min(1, Math.max(0.001, combineSigmas(...plants.map(plantSigmaG)) / all));
 }
 
+/** Weighed, what is left unsure is its density. */
+const outSigmaMl = (out: UsualRecord['out']): number =>
+  out?.by === 'scale' ? combineSigmas(SCALE_SIGMA_G, (out.afterG - out.beforeG) * 0.01) : JUG_SIGMA_ML;
+
 const waterSigmaMl = ({ water }: UsualRecord): number => (water?.by === 'scale' ? SCALE_SIGMA_G : JUG_SIGMA_ML);
 
 function foundOf(record: UsualRecord, stages: readonly TimedStage[], waterMl: number): UsualRecipe['found'] {
-  const { plants, outMl, sugar } = record;
+  const { plants, out, sugar } = record;
   return [
     ...plants.map(
       (p) => ({ what: 'plant', id: p.plant, value: gramsOf(p), sigma: plantSigmaG(p), unit: 'g' }) as const,
@@ -298,7 +310,7 @@ function foundOf(record: UsualRecord, stages: readonly TimedStage[], waterMl: nu
           unit: 'min',
         }) as const,
     ),
-    { what: 'out', id: 'out', value: outMl!, sigma: JUG_SIGMA_ML, unit: 'ml' },
+    { what: 'out', id: 'out', value: outMlOf(record), sigma: outSigmaMl(out), unit: 'ml' },
     ...(sugar
       ? [{ what: 'sugar', id: sugar.sweetener, value: sugar.grams, sigma: SCALE_SIGMA_G, unit: 'g' } as const]
       : []),

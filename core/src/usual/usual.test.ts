@@ -14,7 +14,7 @@ const MAKING: UsualRecord = {
     { id: 'ginger', plant: 'ginger_fresh', amount: { by: 'measure', grams: 20, words: 'a thumb', sigmaLn: 0.3 } },
   ],
   water: { by: 'scale', beforeG: 900, afterG: 2200 },
-  outMl: 1120,
+  out: { by: 'jug', ml: 1120 },
   jugMl: 2300,
   sugar: { sweetener: 'white_sugar', grams: 180 },
   pressed: true,
@@ -86,6 +86,13 @@ describe('make it as usual', () => {
     expect(wide.high / wide.low).toBeGreaterThan(told.high / told.low);
   });
 
+  it('takes what came out from the jug on the scale as well', () => {
+    const weighed = recipeFromUsual({ ...MAKING, out: { by: 'scale', beforeG: 700, afterG: 1831.2 } }, 'weighed');
+    const came = weighed.found.find((x) => x.what === 'out')!;
+    expect(came.value).toBeCloseTo(1120, 0);
+    expect(came.sigma).toBeGreaterThan(10);
+  });
+
   it('knows what was left in the fridge overnight without any heat', () => {
     const cold = recipeFromUsual(
       {
@@ -103,7 +110,7 @@ describe('make it as usual', () => {
   });
 
   it('says what is still missing, in the order of the work, and writes nothing by guess', () => {
-    const empty: UsualRecord = { ...MAKING, name: ' ', plants: [], water: undefined, outMl: undefined, taps: [] };
+    const empty: UsualRecord = { ...MAKING, name: ' ', plants: [], water: undefined, out: undefined, taps: [] };
     expect(gapsOf(empty)).toEqual(['name', 'plants', 'water', 'start', 'strained', 'out']);
     expect(
       gapsOf({

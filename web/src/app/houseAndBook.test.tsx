@@ -47,6 +47,7 @@ beforeEach(() => {
 
 function answerTo(path: string): unknown {
   if (path === '/api/house') return house;
+  if (path === '/api/lan') return { on: false, http: [], https: [], devices: [] };
   if (path === '/api/shelf') return { batches: [], serverNow: new Date().toISOString() };
   if (path.endsWith('/versions')) return { versions };
   if (path === '/api/drinks')

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
@@ -80,6 +80,7 @@ describe('mixing from what came out', () => {
     serve(TOLD);
     show(<MixPage />, '/page/b1');
     await userEvent.click(await screen.findByRole('button', { name: 'Pour it and log' }));
+    await waitFor(() => expect(sent).not.toHaveLength(0));
     const { mix } = sent[0]!.body as { mix: Record<string, number> };
     expect(sent[0]!.path).toBe('/api/batches/b1/events');
     for (const ml of [mix['syrup']!, mix['water']!]) expect(ml % 5).toBe(0);
@@ -96,6 +97,7 @@ describe('mixing from what came out', () => {
     expect(screen.getByText('The syrup runs out.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: /^Stir in \d+ g of sugar/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Pour it and log' }));
+    await waitFor(() => expect(sent).not.toHaveLength(0));
     expect(sent[0]!.body['sugarAddedG']).toBeGreaterThan(80);
     expect(sent[0]!.body['hadMl']).toEqual({ syrup: 100 });
   });
@@ -135,6 +137,7 @@ describe('the shelf', () => {
     await userEvent.tripleClick(field);
     await userEvent.paste('2,8');
     await userEvent.click(screen.getByRole('button', { name: 'by strip' }));
+    await waitFor(() => expect(sent).not.toHaveLength(0));
     expect(sent[0]!.body).toMatchObject({ type: 'measured', what: 'ph', value: 2.8, method: 'strip' });
   });
 });
@@ -149,6 +152,7 @@ describe('a verdict', () => {
     await userEvent.click(screen.getByRole('radio', { name: 'smooth' }));
     await userEvent.click(screen.getByRole('radio', { name: 'too sharp' }));
     await userEvent.click(save);
+    await waitFor(() => expect(sent).not.toHaveLength(0));
     expect(sent[0]!.body).toMatchObject({
       type: 'tasted',
       state: 'iced',

@@ -243,7 +243,7 @@ describe('make it as usual', () => {
       change({
         name: 'As always',
         water: { by: 'jug', ml: 1300 },
-        outMl: 1100,
+        out: { by: 'jug', ml: 1100 },
         taps: [
           { at: minute(0), tap: 'heat-on' },
           { at: minute(8), tap: 'boils' },

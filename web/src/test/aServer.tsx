@@ -47,6 +47,8 @@ export class AServer {
   private answerTo(path: string): unknown {
     if (path in this.answers) return this.answers[path];
     if (path === '/api/house') return this.house;
+    if (path === '/api/lan') return { on: false, http: [], https: [], devices: [] };
+    if (path === '/api/instruments') return { instruments: [], serverNow: new Date().toISOString() };
     if (path === '/api/shelf') return { batches: [], serverNow: new Date().toISOString() };
     if (path.endsWith('/versions'))
       return { versions: [{ version: 1, keptAt: '2026-05-01T08:00:00Z', drink: this.drink }] };

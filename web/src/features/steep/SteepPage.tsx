@@ -39,7 +39,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const minute = Math.floor(now / 60_000) * 60_000;
   const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
   const blocked = findings.some((x) => x.level === 'block');
-  const tellQuietly = (event: BatchEventBody): void => void tell(batch, event).catch(() => undefined);
+  const tellQuietly = (event: BatchEventBody & { at?: string }): void => void tell(batch, event).catch(() => undefined);
   const open = batch.phase !== 'put-away' && batch.phase !== 'discarded';
   const acting = { batch, tell: tellQuietly, pending: sayTo.isPending, now };
   return (

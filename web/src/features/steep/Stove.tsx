@@ -73,9 +73,9 @@ export function Stove({
     setPicked(undefined);
     tellAll(next, skipOf);
   };
+  const batch = next?.batch ?? batches[0];
+  const last = batch && lastUndoable(batch);
   const undo = (): void => {
-    const batch = next?.batch ?? batches[0];
-    const last = batch && lastUndoable(batch);
     // Also while the last thing is still on its way: it goes out after it.
     if (batch && last) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
   };
@@ -93,9 +93,16 @@ export function Stove({
         several={several}
         onPick={setPicked}
       />
-      <Button kind="quiet" className="mt-1 px-1" onClick={() => setHelp(true)}>
-        Keys: D done, L later, U undo, ? all
-      </Button>
+      <div className="mt-1 flex flex-wrap items-center justify-between gap-x-3">
+        {several && last && (
+          <Button className="mt-1" onClick={undo} aria-keyshortcuts="u">
+            Undo: {last.label}
+          </Button>
+        )}
+        <Button kind="quiet" className="px-1" onClick={() => setHelp(true)}>
+          Keys: D done, L later, U undo, ? all
+        </Button>
+      </div>
     </div>
   );
   const pottery = (

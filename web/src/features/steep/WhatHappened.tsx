@@ -21,7 +21,7 @@ import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Panel } from '@/shared/ui/Panel';
 
-type Tell = (event: BatchEventBody) => void;
+type Tell = (event: BatchEventBody & { at?: string }) => void;
 type Acting = { batch: Batch; brew: FrozenBrew; tell: Tell; pending: boolean; now: number };
 
 type Topic = 'lid' | 'temp' | 'more' | 'water' | 'weight' | 'strained' | 'brix' | 'forgot';
@@ -216,20 +216,50 @@ function NumberForm({
 
 const LIDS: Record<Lid, string> = { closed: 'on', loose: 'on, loosely', open: 'off' };
 
-function LidForm({ batch, brew, tell, pending }: Acting): ReactNode {
+function LidForm({ batch, brew, tell, pending, now }: Acting): ReactNode {
   const running = runningStage(batch, brew.brewId);
   const { changes } = brewState(batch, brew.brewId);
   const is = running && lidNow(brew.way, running.stageId, changes);
+  const longest = running ? Math.max(0, Math.floor((now - Date.parse(running.startedAt)) / 60_000)) : 0;
+  const [agoMin, setAgoMin] = useState(0);
+  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
+  const since = Math.min(agoMin, longest);
   return (
     <div>
       <p>
-        The lid is <strong>{is ? LIDS[is] : 'as planned'}</strong>. From now on it is
+        The lid is <strong>{is ? LIDS[is] : 'as planned'}</strong>. For{' '}
+        <InlineNumber
+          label="Lid, minutes already"
+          value={since}
+          range={{ unit: 'min', min: 0, max: longest }}
+          step={1}
+          unit="min"
+          onValue={setAgoMin}
+          onFault={setFault}
+        />{' '}
+        already it has been
       </p>
+      {fault && (
+        <p role="alert" className="mt-1 text-stop">
+          {fault.message}
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap gap-3">
         {(Object.keys(LIDS) as Lid[])
           .filter((lid) => lid !== is)
           .map((lid) => (
-            <Button key={lid} disabled={pending} onClick={() => tell({ type: 'lid-set', brewId: brew.brewId, lid })}>
+            <Button
+              key={lid}
+              disabled={pending || fault !== undefined}
+              onClick={() =>
+                tell({
+                  type: 'lid-set',
+                  brewId: brew.brewId,
+                  lid,
+                  ...(since > 0 ? { at: new Date(now - since * 60_000).toISOString() } : {}),
+                })
+              }
+            >
               {LIDS[lid]}
             </Button>
           ))}

@@ -7,6 +7,7 @@ import {
   gapsOf,
   inKitchenMeasure,
   InputError,
+  outMlOf,
   recipeFromUsual,
   SWEETENERS,
   type UsualGap,
@@ -389,22 +390,44 @@ function tapWords(record: UsualRecord, { tap, plantId }: UsualRecord['taps'][num
 
 function After({ record }: { record: UsualRecord }): ReactNode {
   const { change } = useUsual();
+  const out = record.out ?? { by: 'jug' as const, ml: 0 };
   return (
     <Panel title="After">
       <p className="leading-9">
-        Strained, it came to{' '}
-        <Plain
-          label="What came out"
-          value={record.outMl ?? 0}
-          range={{ min: 0, max: 50_000, unit: 'ml' }}
-          step={10}
-          unit="ml"
-          onValue={(outMl) => change({ outMl })}
+        Strained, by{' '}
+        <InlineChoice
+          label="What came out, measured"
+          value={out.by}
+          choices={[
+            { value: 'jug', label: 'the jug’s marks' },
+            { value: 'scale', label: 'the jug on the scale' },
+          ]}
+          onValue={(by) => change({ out: by === 'scale' ? { by, beforeG: 0, afterG: 0 } : { by, ml: 0 } })}
         />
+        {out.by === 'jug' ? (
+          <>
+            , it came to{' '}
+            <Plain
+              label="What came out"
+              value={out.ml}
+              range={{ min: 0, max: 50_000, unit: 'ml' }}
+              step={10}
+              unit="ml"
+              onValue={(ml) => change({ out: { by: 'jug', ml } })}
+            />
+          </>
+        ) : (
+          <>
+            : empty{' '}
+            <Grams label="Jug before" value={out.beforeG} onValue={(beforeG) => change({ out: { ...out, beforeG } })} />
+            , with it{' '}
+            <Grams label="Jug after" value={out.afterG} onValue={(afterG) => change({ out: { ...out, afterG } })} />
+          </>
+        )}
         ; with water in the jug it was{' '}
         <Plain
           label="The jug in all"
-          value={record.jugMl ?? record.outMl ?? 0}
+          value={record.jugMl ?? Math.round(outMlOf(record))}
           range={{ min: 0, max: 50_000, unit: 'ml' }}
           step={50}
           unit="ml"

@@ -8,7 +8,7 @@ export const EMPTY_USUAL: UsualRecord = {
   vesselKind: 'pot',
   plants: [],
   water: undefined,
-  outMl: undefined,
+  out: undefined,
   jugMl: undefined,
   sugar: undefined,
   pressed: false,
