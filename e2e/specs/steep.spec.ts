@@ -180,6 +180,7 @@ test('the stove is worked by single keys, and what was done too late is told as 
   await cook.expectText('Bring it to the boil, lid on');
   await page.keyboard.press('d');
   await cook.expectText(/Simmer, over in|Put in the|Take out the/);
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
   await page.keyboard.press('u');
   await cook.expectText('Bring it to the boil, lid on');
   await page.keyboard.press('?');

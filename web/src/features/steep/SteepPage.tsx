@@ -1,4 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
@@ -35,6 +36,8 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const sayTo = useSayTo();
   const { line, tell } = useTold((batchId, event) => sayTo.mutateAsync({ batchId, event }), now);
   const undo = lastUndoable(batch);
+  // The last thing is only known once what is on its way has arrived.
+  const busy = useIsMutating() > 0;
   // By the minute is soon enough for what the rules read; the clocks tick by the second.
   const minute = Math.floor(now / 60_000) * 60_000;
   const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
@@ -51,7 +54,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
           {undo && (
             <Button
               onClick={() => say.mutate({ type: 'undone', eventId: undo.id })}
-              disabled={say.isPending}
+              disabled={busy}
               aria-keyshortcuts="u"
             >
               Undo: {undo.label}

@@ -1,3 +1,4 @@
+import { useIsMutating } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Dialog } from 'radix-ui';
@@ -35,6 +36,7 @@ export function Stove({
 }): ReactNode {
   const calls = useCalls(batches, now);
   const say = useSayTo();
+  const busy = useIsMutating() > 0;
   const { line, tell } = useTold((batchId, event) => say.mutateAsync({ batchId, event }), now);
   const [picked, setPicked] = useState<string | undefined>(undefined);
   const [agoMin, setAgoMin] = useState(0);
@@ -76,8 +78,8 @@ export function Stove({
   const batch = next?.batch ?? batches[0];
   const last = batch && lastUndoable(batch);
   const undo = (): void => {
-    // Also while the last thing is still on its way: it goes out after it.
-    if (batch && last) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
+    // The last thing is only known once what is on its way has arrived.
+    if (batch && last && !busy) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
   };
   const pick = (n: number): void => {
     const pot = pots[n - 1];
@@ -95,7 +97,7 @@ export function Stove({
       />
       <div className="mt-1 flex flex-wrap items-center justify-between gap-x-3">
         {several && last && (
-          <Button className="mt-1" onClick={undo} aria-keyshortcuts="u">
+          <Button className="mt-1" onClick={undo} disabled={busy} aria-keyshortcuts="u">
             Undo: {last.label}
           </Button>
         )}
