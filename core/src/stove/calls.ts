@@ -230,11 +230,11 @@ const mixCall = (batch: Batch): Unrung[] =>
     ? [{ id: 'mix', batchId: batch.id, what: { kind: 'mix' }, dueMs: Date.parse(batch.strainedAt!), byClock: false }]
     : [];
 
-/** Cooling calls when a limit is so near that something must be done for it to be kept. */
+/** Cooling calls when a limit is so near that something must be done for it to be kept; once it is missed nothing can. */
 function coolingCall(batch: Batch, nowMs: number): Unrung[] {
   if (!strainedOffAt(batch)) return [];
   const cooling = coolingAt(batch, nowMs);
-  if (!cooling || cooling.leg === 'cold' || cooling.state === 'in-time') return [];
+  if (!cooling || cooling.state !== 'act') return [];
   const dueMs = Math.min(nowMs, cooling.actByMs);
   return [{ id: `cool/${cooling.leg}`, batchId: batch.id, what: { kind: 'cool' }, dueMs, byClock: false }];
 }
