@@ -50,10 +50,12 @@ function useBell(calls: readonly AtStove[]): void {
   const isNow = nextMs !== undefined && nextMs <= now;
   // While it rings it is laid anew every two minutes, before what was laid ends.
   const turn = isNow ? Math.floor(now / 120_000) : 0;
+  // A moment that is worked out anew each second wavers by some milliseconds: that is no reason to begin the bell again.
+  const fromMs = nextMs === undefined ? undefined : isNow ? 0 : Math.round(nextMs / 1000) * 1000;
   useEffect(() => {
-    if (!wanted || nextMs === undefined) return quiet();
-    ringFrom(nextMs - serverNow());
-  }, [wanted, sound, nextMs, turn]);
+    if (!wanted || fromMs === undefined) return quiet();
+    ringFrom(fromMs - serverNow());
+  }, [wanted, sound, fromMs, turn]);
   const tell = useEffectEvent(() => {
     const open = new Map(calls.filter((c) => isRinging(c.call, now)).map((c) => [keyOf(c), c]));
     for (const [key, at] of open) {
