@@ -1,4 +1,4 @@
-import { batchAfter, brewState, type Batch } from '@steepsis/core';
+import { batchAfter, brewState, coolingAt, type Batch } from '@steepsis/core';
 import type { InstrumentView } from '@steepsis/contract';
 import { ReadingRow } from '../src/database/models';
 import { ReadingsStore } from '../src/instruments/readings.store';
@@ -119,6 +119,22 @@ describe('a probe in a pot', () => {
     expect(brewState(await batchOf(id), BREW).changes.happened).toEqual([]);
     const { body } = await server.http.get('/api/instruments');
     expect(body.instruments[0].state).toBe('out-of-the-pot');
+  });
+
+  it('goes on telling the batch while what was strained cools', async () => {
+    const id = await steeping();
+    await probe();
+    await attach('probe-1', id);
+    server.later(15);
+    await server.say(id, { type: 'stage-ended', brewId: BREW, stageId: 'steep' }).expect(200);
+    server.later(10);
+    for (let s = 0; s < 30; s++) {
+      server.now = new Date(server.now.getTime() + 1000);
+      await send('probe-1', [{ at: server.now.toISOString(), value: 71 }]);
+    }
+    const batch = await batchOf(id);
+    expect(batch.temps.map((t) => t.tempC)).toEqual([71]);
+    expect(coolingAt(batch, server.now.getTime())!.tempC).toBeCloseTo(71, 0);
   });
 
   it('is noticed when it goes silent', async () => {

@@ -55,7 +55,8 @@ export class CoolingLearner implements OnModuleDestroy {
     const { vesselId, pots } = frozenBrew(batch.plan, brewId);
     const kitchen = (await this.house.view()).kitchen;
     const vessel = kitchen.body.vessels.find((v) => v.id === vesselId);
-    if (!vessel) return;
+    const name = `${batch.id}/${brewId}/${stageId}`;
+    if (!vessel || vessel.timed?.from.includes(name)) return;
     const probes = new Set((await this.readings.instruments()).filter((i) => i.kind === 'probe').map((i) => i.id));
     const all = await this.readings.ofBatch(batch.id, fromMs, toMs);
     const seen = all.filter((r) => r.brewId === brewId && probes.has(r.instrumentId));
@@ -66,8 +67,7 @@ export class CoolingLearner implements OnModuleDestroy {
     });
     // A probe that lied gives a pot that cannot be: believed within what the reference itself allows, at three sigmas.
     if (!timed || timed.lossScale < 0.4 || timed.lossScale > 2.5 || timed.sigmaLn > 0.25) return;
-    const after = withCooling(vessel.timed, timed, `${batch.id}/${brewId}/${stageId}`);
-    if (after === vessel.timed) return;
+    const after = withCooling(vessel.timed, timed, name);
     await this.house.save('kitchen', KITCHEN_ID, kitchen.version, {
       ...kitchen.body,
       vessels: kitchen.body.vessels.map((v) => (v.id === vesselId ? { ...v, timed: after } : v)),

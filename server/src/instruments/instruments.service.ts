@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
   brewState,
+  coolingAt,
   isOffPlants,
   judgeProbe,
   kitchenBoilingPoint,
@@ -14,7 +15,6 @@ import {
   type Batch,
   type Expected,
   type InstrumentKind,
-  type ProbeState,
   type Reading,
 } from '@steepsis/core';
 import type { BatchReadings, InstrumentMessage, InstrumentView } from '@steepsis/contract';
@@ -36,7 +36,7 @@ const CHART_POINTS = 400;
 /** What may come ahead of this machine's clock. */
 const SLACK_MS = 2 * 60_000;
 
-type Live = { recent: Reading[]; toldMs: number; state: ProbeState | undefined };
+type Live = { recent: Reading[]; toldMs: number };
 
 /** Readings come in here, real or simulated; what can be believed of them goes on to the batch. */
 @Injectable()
@@ -131,13 +131,13 @@ export class InstrumentsService {
   private async tellBatch({ batchId, brewId }: Attached, live: Live): Promise<void> {
     const nowMs = this.config.now().getTime();
     const batch = await this.batch(batchId);
-    const expected = expectedOf(batch, brewId);
-    if (!expected) return void (live.state = undefined);
-    live.state = judgeProbe(live.recent, expected, nowMs).state;
+    const expected = expectedOf(batch, brewId, nowMs);
+    if (!expected) return;
     const level = levelOf(live.recent);
     const last = live.recent.at(-1);
     // Old readings of a logger are history; only what is measured now may move what is to come.
-    if (live.state !== 'good' || level === undefined || !last || nowMs - last.atMs > 10_000) return;
+    if (level === undefined || !last || nowMs - last.atMs > 10_000) return;
+    if (judgeProbe(live.recent, expected, nowMs).state !== 'good') return;
     const differs = Math.abs(level - expected.tempAt(last.atMs)) >= TOLD_AT.differsC;
     if (!differs || nowMs - live.toldMs < TOLD_AT.everyMs) return;
     live.toldMs = nowMs;
@@ -207,7 +207,7 @@ export class InstrumentsService {
   private async liveOf(id: string): Promise<Live> {
     const known = this.live.get(id);
     if (known) return known;
-    const live = { recent: await this.store.latest(id, 300), toldMs: 0, state: undefined };
+    const live = { recent: await this.store.latest(id, 300), toldMs: 0 };
     this.live.set(id, live);
     return live;
   }
@@ -219,33 +219,40 @@ export class InstrumentsService {
     // A probe that has gone silent sends nothing that would say so.
     const nowMs = this.config.now().getTime();
     const expected = isProbe
-      ? await this.batch(attached.batchId).then((b) => expectedOf(b, attached.brewId))
+      ? await this.batch(attached.batchId).then((b) => expectedOf(b, attached.brewId, nowMs))
       : undefined;
     const state = expected ? judgeProbe(live.recent, expected, nowMs).state : undefined;
     return { id, name, kind, simulated, attached, last, state };
   }
 }
 
+/**
+ * How far the model may be off, °C, one standard deviation. On the way up a burner may be a third off, and of what cools nobody
+ * may have said that it is in its ice bath; at the boil the temperature is known; from there it grows less sure as it falls.
+ * House estimates.
+ */
+const SIGMA_C = { unwatched: 12, boil: 0.8, start: 1.2, ofFall: 0.2 } as const;
+
 /** What the model thinks of a pot, and how sure it is; undefined where nothing of it runs or cools. */
-function expectedOf(batch: Batch, brewId: string): Expected | undefined {
+function expectedOf(batch: Batch, brewId: string, nowMs: number): Expected | undefined {
   const { kitchen } = batch.plan;
-  const boilsAtC = kitchenBoilingPoint(kitchen);
-  const base = { roomC: kitchen.roomC, boilsAtC };
+  const base = { roomC: kitchen.roomC, boilsAtC: kitchenBoilingPoint(kitchen) };
   const running = runningStage(batch, brewId);
-  if (!running || isOffPlants(batch.plan, brewState(batch, brewId))) return undefined;
+  if (isOffPlants(batch.plan, brewState(batch, brewId))) {
+    const cooling = coolingAt(batch, nowMs);
+    if (cooling?.brewId !== brewId) return undefined;
+    return { ...base, tempAt: (ms) => coolingAt(batch, ms)?.tempC ?? cooling.tempC, sigmaC: SIGMA_C.unwatched };
+  }
+  if (!running) return undefined;
   const began = progressAt(batch, brewId, Date.parse(running.startedAt))?.tempC ?? kitchen.tapC;
   const tempAt = (ms: number): number => progressAt(batch, brewId, ms)?.tempC ?? began;
-  // On the way up a burner may be a third off; at the boil the temperature is known; from there it grows less sure as it falls.
-  const sigmaOf = (): number => {
-    if (running.kind === 'heat' || running.kind === 'toast') return 12;
-    if (running.kind === 'hold') return 0.8;
-    const last = batch.brews
-      .find((b) => b.brewId === brewId)!
-      .changes.happened.filter((h) => h.kind === 'temp')
-      .at(-1);
-    return 1.2 + 0.2 * Math.abs(began - (last?.kind === 'temp' ? last.tempC : began - 10));
-  };
-  return { ...base, tempAt, sigmaC: sigmaOf() };
+  const sigmaC =
+    running.kind === 'heat' || running.kind === 'toast'
+      ? SIGMA_C.unwatched
+      : running.kind === 'hold'
+        ? SIGMA_C.boil
+        : SIGMA_C.start + SIGMA_C.ofFall * Math.abs(began - tempAt(nowMs));
+  return { ...base, tempAt, sigmaC };
 }
 
 function forChart(readings: readonly Reading[]): readonly Reading[] {
