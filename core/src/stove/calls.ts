@@ -21,7 +21,8 @@ import { coolingAt } from './cooling';
 // 2. A call rings from its moment until it is done or heard.
 
 export type CallWhat =
-  | { kind: 'lay-out' }
+  /** `brewId`: the brew whose heat waits for it */
+  | { kind: 'lay-out'; brewId: string }
   | { kind: 'start'; brewId: string }
   | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number }
   | { kind: 'take-out'; brewId: string; ingredientId: string; plant: string }
@@ -67,7 +68,7 @@ export const waitsForLayOut = (batch: Batch): boolean =>
 const layOutCall = (batch: Batch): Unrung => ({
   id: 'lay-out',
   batchId: batch.id,
-  what: { kind: 'lay-out' },
+  what: { kind: 'lay-out', brewId: batch.plan.brews[0].brewId },
   dueMs: Date.parse(batch.startedAt),
   byClock: false,
 });

@@ -47,7 +47,8 @@ describe('the list before the heat', () => {
     expect(within(list).getByText(/the cloth boiled/)).toBeInTheDocument();
     await userEvent.click(within(list).getByRole('checkbox', { name: /50 g of roselle/ }));
     await waitFor(() => expect(said()).toMatchObject({ type: 'laid-out', item: `${BREW}/roselle`, how: 'seen' }));
-    await press('Heat on');
+    expect(screen.getByRole('button', { name: 'Heat on' })).toHaveAttribute('aria-keyshortcuts', 'd');
+    await userEvent.keyboard('d');
     await waitFor(() => expect(said()).toMatchObject({ type: 'brew-started', brewId: BREW }));
   });
 });

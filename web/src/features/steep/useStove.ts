@@ -30,10 +30,10 @@ function urgency({ what, dueMs, ringsMs }: Call, now: number): number {
 /** What “done” says of a call; undefined where the page has to ask for a figure first. */
 export function doneOf({ what }: Call): BatchEventBody | undefined {
   switch (what.kind) {
-    case 'lay-out':
     case 'measure':
     case 'mix':
       return undefined;
+    case 'lay-out':
     case 'start':
       return { type: 'brew-started', brewId: what.brewId };
     case 'put-in':
@@ -106,7 +106,7 @@ export function useStoveKeys(keys: StoveKeys): void {
   const press = useEffectEvent((e: KeyboardEvent) => {
     const at = e.target as HTMLElement | null;
     const typing = at?.closest(
-      'input, textarea, select, [role="dialog"], [role="alertdialog"], [role="listbox"], [contenteditable]',
+      'input:not([type="checkbox"]), textarea, select, [role="dialog"], [role="alertdialog"], [role="listbox"], [contenteditable]',
     );
     if (typing || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
     const acts: Record<string, () => void> = {
