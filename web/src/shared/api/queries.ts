@@ -211,6 +211,9 @@ export function useSaveHouse(): UseMutationResult<unknown, Error, HousePart> {
   });
 }
 
+/** What happened, and when if that was not just now. */
+export type Said = BatchEventBody & { at?: string };
+
 /**
  * Says that something happened to a batch. It is kept on this device, then sent; with the server away it counts here as if it
  * had been stored, unless it could not have happened.
@@ -218,30 +221,23 @@ export function useSaveHouse(): UseMutationResult<unknown, Error, HousePart> {
 export function useSayTo(): UseMutationResult<Batch, Error, { batchId: string; event: Said }> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ batchId, event: { at = new Date(serverNow()).toISOString(), ...said } }) => {
-      const event = { id: crypto.randomUUID(), at, v: EVENT_VERSION, ...said } as Outgoing['event'];
-      return sayOf(client, batchId, event);
-    },
+    mutationFn: ({ batchId, event }) => sayOf(client, batchId, event),
     onSuccess: (batch) => remember(client, batch),
   });
 }
-
-/** What happened, and when if that was not just now. */
-export type Said = BatchEventBody & { at?: string };
 
 /** The same, of one batch. */
 export function useSay(batchId: string): UseMutationResult<Batch, Error, Said> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ at = new Date(serverNow()).toISOString(), ...said }) => {
-      const event = { id: crypto.randomUUID(), at, v: EVENT_VERSION, ...said } as Outgoing['event'];
-      return sayOf(client, batchId, event);
-    },
+    mutationFn: (event) => sayOf(client, batchId, event),
     onSuccess: (batch) => remember(client, batch),
   });
 }
 
-async function sayOf(client: QueryClient, batchId: string, event: Outgoing['event']): Promise<Batch> {
+async function sayOf(client: QueryClient, batchId: string, { at, ...said }: Said): Promise<Batch> {
+  const moment = at ?? new Date(serverNow()).toISOString();
+  const event = { id: crypto.randomUUID(), at: moment, v: EVENT_VERSION, ...said } as Outgoing['event'];
   const before = client.getQueryData<Batch>(['batch', batchId]);
   const shown = before && withWaiting(before, useOutbox.getState().queue);
   const outcome = await sendOut(batchId, event);
