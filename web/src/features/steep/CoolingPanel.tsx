@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
   coolingAt,
   minutesUntil,
@@ -10,6 +10,7 @@ import {
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
+import { figure } from '@/shared/ui/Figure';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Panel } from '@/shared/ui/Panel';
 
@@ -33,7 +34,7 @@ export function CoolingPanel({
 }): ReactNode {
   // To the nearest half minute: a cooling is not followed by the second.
   const at = Math.floor(now / 30_000) * 30_000;
-  const view = coolingAt(batch, at);
+  const view = useMemo(() => coolingAt(batch, at), [batch, at]);
   if (!view) return null;
   const min = (ms: number): number => (ms - now) / 60_000;
   return (
@@ -123,26 +124,12 @@ const HONEY_C = 40;
 
 function Honey({ batch, view }: { batch: Batch; view: CoolingView }): ReactNode {
   const [toC, setToC] = useState(HONEY_C);
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   const min = minutesUntil(batch, view, toC);
   return (
     <p className="mt-3">
       Cool enough for honey, at{' '}
-      <InlineNumber
-        label="Honey temperature"
-        value={toC}
-        range={{ unit: '°C', min: 10, max: 70 }}
-        step={1}
-        unit="°C"
-        onValue={setToC}
-        onFault={setFault}
-      />
-      , <strong>{min === undefined ? 'never as it stands' : min <= 0 ? 'now' : `in ${f.duration(min)}`}</strong>.
-      {fault && (
-        <span role="alert" className="ml-2 text-stop">
-          {fault.message}
-        </span>
-      )}
+      {figure('Honey temperature', toC, { unit: '°C', min: 10, max: 70, step: 1, shown: true }, setToC)},{' '}
+      <strong>{min === undefined ? 'never as it stands' : min <= 0 ? 'now' : `in ${f.duration(min)}`}</strong>.
     </p>
   );
 }

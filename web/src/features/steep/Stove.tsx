@@ -7,7 +7,7 @@ import { AlarmBar } from '@/features/alarm';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
-import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
+import { figure } from '@/shared/ui/Figure';
 import { Refusal } from '@/shared/ui/Page';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
@@ -197,29 +197,11 @@ const belongsTo = ({ call }: AtStove, brewId: string): boolean =>
   !('brewId' in call.what) || call.what.brewId === brewId;
 
 /** It has often happened before there was a hand free to say so. */
-function Ago({ value, onValue }: { value: number; onValue: (min: number) => void }): ReactNode {
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
-  return (
-    <p className="mt-3">
-      It happened{' '}
-      <InlineNumber
-        label="Minutes ago"
-        value={value}
-        range={{ unit: 'min', min: 0, max: 720 }}
-        step={1}
-        unit="min"
-        onValue={onValue}
-        onFault={setFault}
-      />{' '}
-      ago.
-      {fault && (
-        <span role="alert" className="ml-2 text-stop">
-          {fault.message}
-        </span>
-      )}
-    </p>
-  );
-}
+const Ago = ({ value, onValue }: { value: number; onValue: (min: number) => void }): ReactNode => (
+  <p className="mt-3">
+    It happened {figure('Minutes ago', value, { unit: 'min', min: 0, max: 720, step: 1, shown: true }, onValue)} ago.
+  </p>
+);
 
 function PotCard({
   batch,

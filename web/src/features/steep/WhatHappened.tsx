@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
   brewState,
   callsAt,
@@ -343,7 +343,9 @@ function Forgot({ batch, brew, tell, pending, now }: Acting): ReactNode {
 }
 
 function Advice({ batch, brew, ingredientId, tell, pending, now }: Acting & { ingredientId: string }): ReactNode {
-  const a = forgottenAt(batch, brew.brewId, ingredientId, now);
+  // It runs the brew several times over: every quarter of a minute is soon enough.
+  const at = Math.floor(now / 15_000) * 15_000;
+  const a = useMemo(() => forgottenAt(batch, brew.brewId, ingredientId, at), [batch, brew.brewId, ingredientId, at]);
   if (!a) return null;
   const share = `${Math.round(a.shareNow * 100)} %`;
   const words = {

@@ -23,8 +23,8 @@ import { plantName, sweetenerName } from '@/shared/format/names';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
+import { Figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
-import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
@@ -187,7 +187,7 @@ function PlantRow({ plant: p }: { plant: UsualPlant }): ReactNode {
         ) : (
           <>
             :{' '}
-            <Plain
+            <Figure
               label={`${name}, cups`}
               value={cups}
               range={{ min: 0.05, max: 40, unit: 'cups' }}
@@ -215,7 +215,7 @@ const Grams = ({
   value: number;
   onValue: (g: number) => void;
 }): ReactNode => (
-  <Plain
+  <Figure
     label={label}
     value={value}
     range={{ min: 0, max: 60_000, unit: 'g' }}
@@ -225,45 +225,6 @@ const Grams = ({
     onValue={onValue}
   />
 );
-
-function Plain({
-  label,
-  value,
-  range,
-  step,
-  digits = 0,
-  unit,
-  onValue,
-}: {
-  label: string;
-  value: number;
-  range: { min: number; max: number; unit: string };
-  step: number;
-  digits?: number;
-  unit: string;
-  onValue: (v: number) => void;
-}): ReactNode {
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
-  return (
-    <>
-      <InlineNumber
-        label={label}
-        value={value}
-        range={range}
-        step={step}
-        digits={digits}
-        unit={unit}
-        onValue={onValue}
-        onFault={setFault}
-      />
-      {fault && (
-        <span role="alert" className="ml-1 text-sm text-stop">
-          {fault.message}
-        </span>
-      )}
-    </>
-  );
-}
 
 function Water({ record }: { record: UsualRecord }): ReactNode {
   const { change } = useUsual();
@@ -301,7 +262,7 @@ function Water({ record }: { record: UsualRecord }): ReactNode {
       ) : (
         <>
           :{' '}
-          <Plain
+          <Figure
             label="Water from a jug"
             value={water.ml}
             range={{ min: 0, max: 50_000, unit: 'ml' }}
@@ -407,7 +368,7 @@ function After({ record }: { record: UsualRecord }): ReactNode {
         {out.by === 'jug' ? (
           <>
             , it came to{' '}
-            <Plain
+            <Figure
               label="What came out"
               value={out.ml}
               range={{ min: 0, max: 50_000, unit: 'ml' }}
@@ -425,7 +386,7 @@ function After({ record }: { record: UsualRecord }): ReactNode {
           </>
         )}
         ; with water in the jug it was{' '}
-        <Plain
+        <Figure
           label="The jug in all"
           value={record.jugMl ?? Math.round(outMlOf(record))}
           range={{ min: 0, max: 50_000, unit: 'ml' }}
