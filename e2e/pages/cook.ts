@@ -101,14 +101,27 @@ export class Cook {
 
   /** Minutes that the large words promise until the pull, or are over it (negative). */
   async minutesToPull(): Promise<number> {
+    return (await this.pullRead()).minutes;
+  }
+
+  /** The moment of the pull as the page has it, ms by the clock of the machine: what is read at two times agrees. */
+  async pullAtMs(): Promise<number> {
+    const { minutes, readMs } = await this.pullRead();
+    return readMs + minutes * 60_000;
+  }
+
+  /** The words and the time at which they stood, taken in one go: a slow machine may rest between two. */
+  private async pullRead(): Promise<{ minutes: number; readMs: number }> {
     const heading = this.page.getByRole('heading', { name: /^Pull it/ });
     await expect(heading).toBeVisible();
-    const said = (await heading.textContent())!;
-    const clock = said.startsWith('Pull it now')
-      ? (await this.page.getByText(/over its time; it would/).textContent())!
-      : said;
-    const [, h, m, s] = /(?:(\d+):)?(\d+):(\d\d)/.exec(clock)!;
+    const { said, over, readMs } = await heading.evaluate((h) => ({
+      said: h.textContent,
+      over: /[\d:]+(?= over its time; it would)/.exec(document.body.textContent)?.[0],
+      readMs: Date.now(),
+    }));
+    const late = said.startsWith('Pull it now');
+    const [, h, m, s] = /(?:(\d+):)?(\d+):(\d\d)/.exec(late ? over! : said)!;
     const minutes = Number(h ?? 0) * 60 + Number(m) + Number(s) / 60;
-    return said.startsWith('Pull it now') ? -minutes : minutes;
+    return { minutes: late ? -minutes : minutes, readMs };
   }
 }

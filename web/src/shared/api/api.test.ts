@@ -22,6 +22,23 @@ describe('talking to the server', () => {
     expect(useClock.getState().offsetMs).toBe(0);
   });
 
+  it('sets no clock by an answer that was long on its way, and by the middle of its way where it must', async () => {
+    const slow = async (aheadMs: number): Promise<void> => {
+      const askedMs = Date.now();
+      const clock = jest
+        .spyOn(Date, 'now')
+        .mockReturnValueOnce(askedMs)
+        .mockReturnValueOnce(askedMs + 12_000);
+      answer(200, { serverNow: new Date(askedMs + aheadMs).toISOString() });
+      await get('/api/shelf');
+      clock.mockRestore();
+    };
+    await slow(1_000);
+    expect(useClock.getState().offsetMs).toBe(0);
+    await slow(600_000);
+    expect(useClock.getState().offsetMs).toBe(594_000);
+  });
+
   it('hands on the server’s own words when it refuses', async () => {
     answer(409, {
       type: 'already-started',

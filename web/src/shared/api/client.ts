@@ -25,6 +25,7 @@ export const isAway = (error: unknown): boolean =>
   (error.problem.type === 'offline' || [429, 502, 503, 504].includes(error.problem.status));
 
 async function send<T>(path: string, init?: RequestInit): Promise<T> {
+  const sentMs = Date.now();
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -33,14 +34,18 @@ async function send<T>(path: string, init?: RequestInit): Promise<T> {
   }
   const body = (await response.json().catch(() => undefined)) as unknown;
   if (!response.ok) throw new ProblemError((body as Problem | undefined) ?? { ...offline, status: response.status });
-  noteServerClock(body);
+  noteServerClock(body, sentMs, Date.now());
   return body as T;
 }
 
-/** Steep clocks run by the server's time: a tablet whose clock is wrong must not pull a pot early. */
-function noteServerClock(body: unknown): void {
+/**
+ * Steep clocks run by the server's time: a tablet whose clock is wrong must not pull a pot early. The answer was
+ * written somewhere between asking and hearing; the middle is taken, and half of that time is how wrong it can be.
+ */
+function noteServerClock(body: unknown, sentMs: number, heardMs: number): void {
   const serverNow = (body as { serverNow?: unknown } | undefined)?.serverNow;
-  if (typeof serverNow === 'string') useClock.getState().note(Date.parse(serverNow) - Date.now());
+  if (typeof serverNow !== 'string') return;
+  useClock.getState().note(Date.parse(serverNow) - (sentMs + heardMs) / 2, (heardMs - sentMs) / 2);
 }
 
 export const get = <T>(path: string): Promise<T> => send<T>(path);

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 
 /** Difference of the server's clock to this device's, ms. */
-type Clock = { offsetMs: number; note: (offsetMs: number) => void };
+type Clock = { offsetMs: number; note: (offsetMs: number, unsureMs: number) => void };
 
 const NOTICED_MS = 500;
 
@@ -13,9 +13,9 @@ const remembered = (): number => Number(localStorage.getItem(REMEMBERED) ?? 0) |
 
 export const useClock = create<Clock>((set, get) => ({
   offsetMs: remembered(),
-  // Jitter of the network is not a change of the clock.
-  note: (offsetMs) => {
-    if (Math.abs(offsetMs - get().offsetMs) <= NOTICED_MS) return;
+  // Jitter of the network is not a change of the clock, nor is an answer that was long on its way.
+  note: (offsetMs, unsureMs) => {
+    if (Math.abs(offsetMs - get().offsetMs) <= Math.max(NOTICED_MS, unsureMs)) return;
     localStorage.setItem(REMEMBERED, String(offsetMs));
     set({ offsetMs });
   },
