@@ -182,6 +182,24 @@ describe('simulated instruments', () => {
     expect(last.refractometer).toBeGreaterThan(0);
   });
 
+  it('are let go by a batch that is thrown away, and are back in it when that is undone', async () => {
+    const id = await steeping();
+    await simulate('probe', id);
+    const stored = async (): Promise<number> => {
+      const before = await ReadingRow.count();
+      await ticks(5);
+      return (await ReadingRow.count()) - before;
+    };
+    expect(await stored()).toBeGreaterThan(0);
+    await server.say(id, { type: 'discarded', why: 'spilled' }).expect(200);
+    expect(await stored()).toBe(0);
+    const { body } = await server.http.get('/api/instruments');
+    expect(body.instruments[0].attached).toBeUndefined();
+    const { events } = (await server.http.get(`/api/batches/${id}`)).body;
+    await server.say(id, { type: 'undone', eventId: events.at(-1).id }).expect(200);
+    expect(await stored()).toBeGreaterThan(0);
+  });
+
   it('misbehave when told to, and are noticed', async () => {
     const id = await steeping();
     const instrument = await simulate('probe', id);

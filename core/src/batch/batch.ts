@@ -67,6 +67,8 @@ export type Batch = {
   plan: FrozenPlan;
   startedAt: string;
   phase: Phase;
+  /** when it was mixed, bottled or thrown away: from then on no pot is its own */
+  offStoveAt: string | undefined;
   brews: readonly BrewState[];
   /** when the last brew was done */
   strainedAt: string | undefined;
@@ -108,6 +110,7 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     plan: first.plan,
     startedAt: first.at,
     phase: 'running',
+    offStoveAt: undefined,
     brews: first.plan.brews.map((b, i) => (i === 0 && !first.layOut ? startedBrew(b, first.at) : waitingBrew(b))),
     strainedAt: undefined,
     ph: undefined,
@@ -125,8 +128,13 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     cooledBy: [],
     events,
   };
-  return ordered.reduce(applyEvent, start);
+  return ordered.reduce((batch, event) => offStove(applyEvent(batch, event), event.at), start);
 }
+
+const offStove = (batch: Batch, at: string): Batch =>
+  batch.offStoveAt === undefined && (batch.phase === 'put-away' || batch.phase === 'discarded')
+    ? { ...batch, offStoveAt: at }
+    : batch;
 
 const inOrder = (a: BatchEvent, b: BatchEvent): number => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq;
 
@@ -350,7 +358,7 @@ function endStage(plan: FrozenPlan, state: BrewState, stageId: string, at: strin
 
 function withBrew(batch: Batch, brewId: string, change: (b: BrewState) => BrewState): Batch {
   const brews = batch.brews.map((b) => (b.brewId === brewId ? change(b) : b));
-  const moving = batch.phase !== 'put-away' && batch.phase !== 'discarded';
+  const moving = batch.offStoveAt === undefined;
   const done = brews.every((b) => b.doneAt !== undefined);
   const measured = done && brews.every((b) => b.measuredVolumeMl !== undefined);
   return {

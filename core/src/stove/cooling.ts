@@ -55,7 +55,7 @@ const AMBIENT: Record<CooledBy, (batch: Batch) => number> = {
  */
 export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined {
   const offAt = strainedOffAt(batch);
-  if (!offAt || batch.phase === 'put-away' || batch.phase === 'discarded') return undefined;
+  if (!offAt || batch.offStoveAt) return undefined;
   const pot = hottest(batch);
   if (!pot) return undefined;
   const offMs = Date.parse(offAt);

@@ -86,6 +86,7 @@ export class InstrumentsService {
     }
     await this.store.attach(id, attached);
     this.live.delete(id);
+    await this.forgetBatches();
     this.stream.announce({ instruments: true });
     return this.view(id);
   }
@@ -111,12 +112,18 @@ export class InstrumentsService {
 
   /** Readings of several instruments in one write. */
   async takeAll(all: readonly { instrument: Instrument; readings: readonly Reading[] }[]): Promise<void> {
-    const stored = all.flatMap(({ instrument, readings }): Stored[] =>
-      readings.map((r) => ({ ...r, instrumentId: instrument.id, attached: instrument.attached })),
+    const stored = await Promise.all(
+      all.map(async ({ instrument: { id, attached }, readings }): Promise<Stored[]> => {
+        // A logger’s history of a pot is that pot’s; what it reads after the batch is off the stove is no pot’s.
+        const endMs = (await this.offStoveMs(attached)) ?? Infinity;
+        return readings.map((r) => ({ ...r, instrumentId: id, attached: r.atMs <= endMs ? attached : undefined }));
+      }),
     );
-    await this.store.store(stored);
+    await this.store.store(stored.flat());
     for (const { instrument, readings } of all) await this.follow(instrument, readings);
-    this.messages.next({ instruments: await Promise.all(all.map(({ instrument }) => this.viewOf(instrument))) });
+    this.messages.next({
+      instruments: await Promise.all(all.map(async ({ instrument }) => this.viewOf(await this.asItHangs(instrument)))),
+    });
   }
 
   private async follow(instrument: Instrument, readings: readonly Reading[]): Promise<void> {
@@ -159,11 +166,16 @@ export class InstrumentsService {
   }
 
   async list(): Promise<InstrumentView[]> {
-    return Promise.all((await this.store.instruments()).map((i) => this.viewOf(i)));
+    return Promise.all((await this.known()).map((i) => this.viewOf(i)));
+  }
+
+  /** All instruments, each in the pot it is in now. */
+  async known(): Promise<Instrument[]> {
+    return Promise.all((await this.store.instruments()).map((i) => this.asItHangs(i)));
   }
 
   async view(id: string): Promise<InstrumentView> {
-    return this.viewOf(await this.require(id));
+    return this.viewOf(await this.asItHangs(await this.require(id)));
   }
 
   /** What was read in a batch’s pots, few enough points for a chart. */
@@ -194,6 +206,17 @@ export class InstrumentsService {
     return found;
   }
 
+  /** A batch off the stove has let go of its instruments; where that is undone, they are back in it. */
+  private async asItHangs(instrument: Instrument): Promise<Instrument> {
+    const offStoveMs = await this.offStoveMs(instrument.attached);
+    return offStoveMs === undefined ? instrument : { ...instrument, attached: undefined };
+  }
+
+  private async offStoveMs(attached: Attached | undefined): Promise<number | undefined> {
+    const { offStoveAt } = attached ? await this.batch(attached.batchId) : {};
+    return offStoveAt === undefined ? undefined : Date.parse(offStoveAt);
+  }
+
   /** A batch as it is now, read once between two changes of it. */
   batch(id: string): Promise<Batch> {
     const known = this.batches.get(id);
@@ -202,6 +225,12 @@ export class InstrumentsService {
     read.catch(() => this.batches.delete(id));
     this.batches.set(id, read);
     return read;
+  }
+
+  /** Only batches with an instrument in them are asked for again and again. */
+  private async forgetBatches(): Promise<void> {
+    const used = new Set((await this.store.instruments()).map((i) => i.attached?.batchId));
+    for (const id of this.batches.keys()) if (!used.has(id)) this.batches.delete(id);
   }
 
   private async liveOf(id: string): Promise<Live> {
@@ -235,6 +264,7 @@ const SIGMA_C = { unwatched: 12, boil: 0.8, start: 1.2, ofFall: 0.2 } as const;
 
 /** What the model thinks of a pot, and how sure it is; undefined where nothing of it runs or cools. */
 function expectedOf(batch: Batch, brewId: string, nowMs: number): Expected | undefined {
+  if (batch.offStoveAt) return undefined;
   const { kitchen } = batch.plan;
   const base = { roomC: kitchen.roomC, boilsAtC: kitchenBoilingPoint(kitchen) };
   const running = runningStage(batch, brewId);

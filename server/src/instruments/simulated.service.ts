@@ -16,7 +16,7 @@ import { randomUUID } from 'node:crypto';
 import { CONFIG, type Config } from '../shared/config';
 import { invalidInput } from '../shared/problem.filter';
 import { InstrumentsService } from './instruments.service';
-import { ReadingsStore, type Instrument } from './readings.store';
+import type { Instrument } from './readings.store';
 
 const NAMES: Record<InstrumentKind, string> = {
   probe: 'Simulated probe',
@@ -35,7 +35,6 @@ export class SimulatedService implements OnModuleInit, OnApplicationShutdown {
 
   constructor(
     private readonly instruments: InstrumentsService,
-    private readonly store: ReadingsStore,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -57,7 +56,7 @@ export class SimulatedService implements OnModuleInit, OnApplicationShutdown {
   }
 
   async add(kind: InstrumentKind): Promise<InstrumentView> {
-    const same = (await this.store.instruments()).filter((i) => i.simulated && i.kind === kind).length;
+    const same = (await this.instruments.known()).filter((i) => i.simulated && i.kind === kind).length;
     return this.instruments.register(
       `simulated-${randomUUID().slice(0, 8)}`,
       same === 0 ? NAMES[kind] : `${NAMES[kind]} ${same + 1}`,
@@ -80,7 +79,7 @@ export class SimulatedService implements OnModuleInit, OnApplicationShutdown {
   /** All simulated instruments say what they say now. */
   async tick(): Promise<void> {
     const nowMs = this.config.now().getTime();
-    const simulated = (await this.store.instruments()).filter((i) => i.simulated && i.attached);
+    const simulated = (await this.instruments.known()).filter((i) => i.simulated && i.attached);
     const said: { instrument: Instrument; readings: Reading[] }[] = [];
     for (const instrument of simulated) {
       const value = await this.readingOf(instrument, nowMs);

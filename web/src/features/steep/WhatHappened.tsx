@@ -8,6 +8,7 @@ import {
   lidNow,
   runningStage,
   SKIPPABLE,
+  vesselOf,
   type Batch,
   type BatchEventBody,
   type FrozenBrew,
@@ -43,7 +44,7 @@ export function WhatHappened(acting: Acting): ReactNode {
   const state = brewState(batch, brew.brewId);
   const off = isOffPlants(batch.plan, state);
   const runs = runningStage(batch, brew.brewId) !== undefined;
-  if (!state.startedAt || batch.phase === 'put-away' || batch.phase === 'discarded') return null;
+  if (!state.startedAt || batch.offStoveAt) return null;
   const topics: Topic[] = off
     ? [...(runs ? (['strained'] as const) : []), 'brix', 'weight']
     : ['lid', 'temp', 'forgot', 'more', 'water', 'weight'];
@@ -75,116 +76,84 @@ export function WhatHappened(acting: Acting): ReactNode {
 }
 
 function TopicForm({ topic, ...acting }: Acting & { topic: Topic }): ReactNode {
-  const { batch, brew, tell, pending } = acting;
-  const { brewId } = brew;
-  switch (topic) {
-    case 'lid':
-      return <LidForm {...acting} />;
-    case 'temp':
-      return (
-        <NumberForm
-          label="Temperature in the pot"
-          before="It reads"
-          unit="°C"
-          start={80}
-          range={{ min: 0, max: 105 }}
-          button="That is its temperature"
-          pending={pending}
-          onTold={(value) => tell({ type: 'measured', what: 'temp', brewId, value, method: 'thermometer' })}
-        />
-      );
-    case 'weight':
-      return (
-        <NumberForm
-          label="Weight of the pot"
-          before="With all that is in it, and the pot itself, it weighs"
-          unit="g"
-          start={Math.round((brew.way.waterMl / brew.pots + potG(batch, brew)) / 50) * 50}
-          range={{ min: 1, max: 60_000 }}
-          step={10}
-          button="That is its weight"
-          pending={pending}
-          onTold={(value) => tell({ type: 'measured', what: 'pan-weight', brewId, value, method: 'scale' })}
-        />
-      );
-    case 'brix':
-      return (
-        <NumberForm
-          label="Brix"
-          before="A drop on the refractometer reads"
-          unit="°Bx"
-          start={5}
-          digits={1}
-          step={0.5}
-          range={{ min: 0.1, max: 85 }}
-          button="That is its Brix"
-          pending={pending}
-          onTold={(value) => tell({ type: 'measured', what: 'brix', brewId, value, method: 'refractometer' })}
-        />
-      );
-    case 'strained':
-      return (
-        <NumberForm
-          label="What came through the cloth"
-          before="Through the cloth came"
-          unit="ml"
-          start={Math.round(brew.way.waterMl / 10) * 10}
-          step={10}
-          range={{ min: 1, max: 50_000 }}
-          button="Sweeten by that"
-          pending={pending}
-          onTold={(value) => tell({ type: 'measured', what: 'volume', brewId, value, method: 'jug' })}
-        />
-      );
-    case 'water':
-      return (
-        <NumberForm
-          label="Water poured in"
-          before="From the tap, into all its pots together,"
-          unit="ml"
-          start={200}
-          step={50}
-          range={{ min: 1, max: 20_000 }}
-          button="Poured in"
-          pending={pending}
-          onTold={(ml) => tell({ type: 'topped-up', brewId, ml, tempC: batch.plan.kitchen.tapC })}
-        />
-      );
-    case 'more':
-      return <MoreForm {...acting} />;
-    case 'forgot':
-      return <Forgot {...acting} />;
-  }
+  if (topic === 'lid') return <LidForm {...acting} />;
+  if (topic === 'more') return <MoreForm {...acting} />;
+  if (topic === 'forgot') return <Forgot {...acting} />;
+  return <FigureForm asked={ASKED[topic]} {...acting} />;
 }
 
-const potG = (batch: Batch, brew: FrozenBrew): number =>
-  batch.plan.kitchen.vessels.find((v) => v.id === brew.vesselId)!.emptyG;
-
-/** A figure in a sentence and the button that tells it. */
-function NumberForm({
-  label,
-  before,
-  unit,
-  start,
-  range,
-  step = 1,
-  digits = 0,
-  button,
-  pending,
-  onTold,
-}: {
+type Asked = {
   label: string;
   before: string;
   unit: string;
-  start: number;
+  start: (batch: Batch, brew: FrozenBrew) => number;
   range: { min: number; max: number };
   step?: number;
   digits?: number;
   button: string;
-  pending: boolean;
-  onTold: (value: number) => void;
-}): ReactNode {
-  const [value, setValue] = useState(start);
+  event: (value: number, brewId: string, batch: Batch) => BatchEventBody;
+};
+
+const nearest = (step: number, value: number): number => Math.round(value / step) * step;
+
+/** What is told with one figure. */
+const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
+  temp: {
+    label: 'Temperature in the pot',
+    before: 'It reads',
+    unit: '°C',
+    start: () => 80,
+    range: { min: 0, max: 105 },
+    button: 'That is its temperature',
+    event: (value, brewId) => ({ type: 'measured', what: 'temp', brewId, value, method: 'thermometer' }),
+  },
+  weight: {
+    label: 'Weight of the pot',
+    before: 'With all that is in it, and the pot itself, it weighs',
+    unit: 'g',
+    start: (batch, brew) => nearest(50, brew.way.waterMl / brew.pots + vesselOf(batch.plan, brew.vesselId).emptyG),
+    range: { min: 1, max: 60_000 },
+    step: 10,
+    button: 'That is its weight',
+    event: (value, brewId) => ({ type: 'measured', what: 'pan-weight', brewId, value, method: 'scale' }),
+  },
+  brix: {
+    label: 'Brix',
+    before: 'A drop on the refractometer reads',
+    unit: '°Bx',
+    start: () => 5,
+    range: { min: 0.1, max: 85 },
+    step: 0.5,
+    digits: 1,
+    button: 'That is its Brix',
+    event: (value, brewId) => ({ type: 'measured', what: 'brix', brewId, value, method: 'refractometer' }),
+  },
+  strained: {
+    label: 'What came through the cloth',
+    before: 'Through the cloth came',
+    unit: 'ml',
+    start: (_, brew) => nearest(10, brew.way.waterMl),
+    range: { min: 1, max: 50_000 },
+    step: 10,
+    button: 'Sweeten by that',
+    event: (value, brewId) => ({ type: 'measured', what: 'volume', brewId, value, method: 'jug' }),
+  },
+  water: {
+    label: 'Water poured in',
+    before: 'From the tap, into all its pots together,',
+    unit: 'ml',
+    start: () => 200,
+    range: { min: 1, max: 20_000 },
+    step: 50,
+    button: 'Poured in',
+    event: (ml, brewId, { plan }) => ({ type: 'topped-up', brewId, ml, tempC: plan.kitchen.tapC }),
+  },
+};
+
+/** A figure in a sentence and the button that tells it. */
+function FigureForm({ asked, batch, brew, tell, pending }: Acting & { asked: Asked }): ReactNode {
+  const { label, before, unit, range, step = 1, digits = 0, button } = asked;
+  const [value, setValue] = useState(() => asked.start(batch, brew));
   const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   return (
     <div>
@@ -201,18 +170,21 @@ function NumberForm({
           onFault={setFault}
           className="text-2xl"
         />
-        <Button disabled={pending || fault !== undefined} onClick={() => onTold(value)}>
+        <Button disabled={pending || fault !== undefined} onClick={() => tell(asked.event(value, brew.brewId, batch))}>
           {button}
         </Button>
       </p>
-      {fault && (
-        <p role="alert" className="mt-1 text-stop">
-          {fault.message}
-        </p>
-      )}
+      <Fault of={fault} />
     </div>
   );
 }
+
+const Fault = ({ of }: { of: FieldFault | undefined }): ReactNode =>
+  of && (
+    <p role="alert" className="mt-1 text-stop">
+      {of.message}
+    </p>
+  );
 
 const LIDS: Record<Lid, string> = { closed: 'on', loose: 'on, loosely', open: 'off' };
 
@@ -239,11 +211,7 @@ function LidForm({ batch, brew, tell, pending, now }: Acting): ReactNode {
         />{' '}
         already it has been
       </p>
-      {fault && (
-        <p role="alert" className="mt-1 text-stop">
-          {fault.message}
-        </p>
-      )}
+      <Fault of={fault} />
       <div className="mt-2 flex flex-wrap gap-3">
         {(Object.keys(LIDS) as Lid[])
           .filter((lid) => lid !== is)
@@ -301,11 +269,7 @@ function MoreForm({ brew, tell, pending }: Acting): ReactNode {
           It went in now
         </Button>
       </p>
-      {fault && (
-        <p role="alert" className="mt-1 text-stop">
-          {fault.message}
-        </p>
-      )}
+      <Fault of={fault} />
     </div>
   );
 }
