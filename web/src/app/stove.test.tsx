@@ -28,12 +28,18 @@ const press = async (name: string | RegExp): Promise<void> =>
   userEvent.click(await screen.findByRole('button', { name }));
 
 /** The steep page of a batch; what it is told is answered with the batch as it then is. */
-function steep(drink: Drink, beganMinAgo: number, told: [number, BatchEventBody][] = [], layOut?: true): void {
+function steep(
+  drink: Drink,
+  beganMinAgo: number,
+  told: [number, BatchEventBody][] = [],
+  layOut?: true,
+  instruments: object = { instruments: [] },
+): void {
   const view = aBatchOf(drink, beganMinAgo, told);
   if (layOut) Object.assign(view.events[0]!, { layOut });
   server.answers['/api/batches/b1'] = view;
   server.answers['/api/batches/b1/events'] = view;
-  server.answers['/api/instruments'] = { instruments: [], serverNow: view.serverNow };
+  server.answers['/api/instruments'] = { ...instruments, serverNow: view.serverNow };
   show(<SteepPage />, '/steep/:batchId', '/steep/b1');
 }
 const said = (): object => server.sent.at(-1)!.body;
@@ -110,6 +116,22 @@ describe('at the stove', () => {
     const pots = await screen.findByRole('list', { name: 'Pots' });
     await waitFor(() => expect(within(pots).getAllByRole('listitem')).toHaveLength(2));
     expect(within(pots).getByRole('link', { name: `All about ${PEAR.name}` })).toBeInTheDocument();
+  });
+
+  it('shows at a glance what hangs in each pot, and that it is not believed', async () => {
+    const instrument = { id: 'p1', name: 'Pot probe', kind: 'probe', simulated: false };
+    const at = (brewId: string): object => ({ attached: { batchId: 'b1', brewId } });
+    const instruments = {
+      instruments: [
+        { ...instrument, ...at(BREW), last: { atMs: 0, value: 91.26 }, state: 'good' },
+        { ...instrument, ...at(BREW), id: 'p2', name: 'Old probe', last: { atMs: 0, value: 22 }, state: 'stuck' },
+        { ...instrument, ...at('of another pot'), id: 'p3', name: 'Far probe', last: { atMs: 0, value: 50 } },
+      ],
+    };
+    steep(COOLER, 10, steeping, undefined, instruments);
+    const pots = await screen.findByRole('list', { name: 'Pots' });
+    const hangs = await within(pots).findByRole('group', { name: 'Instruments in it' });
+    expect(hangs).toHaveTextContent('Pot probe91.3 °COld probe22.0 °C, stuck, not believed');
   });
 
   it('takes a lid, a temperature, a weight, more leaf and water as they were', async () => {

@@ -4,6 +4,7 @@ import { useAttach, useInstruments, useReadings } from '@/shared/api/instrumentQ
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { lastSaid } from './PotReadings';
 import type { ChartPoint } from './ProbeChart';
 
 const ProbeChart = lazy(() => import('./ProbeChart'));
@@ -41,10 +42,7 @@ export function ProbePanel({ batch, now }: { batch: Batch; now: number }): React
         {here.map((i) => (
           <li key={i.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1.5">
             <span>
-              {i.name}:{' '}
-              <strong className="font-display text-xl">
-                {i.last ? `${i.last.value.toFixed(i.kind === 'scale' ? 0 : 1)} ${UNITS[i.kind]}` : 'nothing yet'}
-              </strong>
+              {i.name}: <strong className="font-display text-xl">{lastSaid(i)}</strong>
               {i.state && (
                 <span className={`block text-sm ${i.state === 'good' ? 'text-muted' : 'text-stop'}`}>
                   {STATE_WORDS[i.state]}
@@ -93,8 +91,6 @@ export function ProbePanel({ batch, now }: { batch: Batch; now: number }): React
     </Panel>
   );
 }
-
-const UNITS = { probe: '°C', scale: 'g', refractometer: '°Bx' } as const;
 
 /** Measured and predicted at the same minutes: predicted as it was before any thermometer was read. */
 function chartPoints(

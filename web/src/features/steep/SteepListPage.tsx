@@ -4,11 +4,13 @@ import { useAtStove } from '@/shared/api/queries';
 import { LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Stove } from './Stove';
+import { useTold } from './useStove';
 
 /** The stove: every pot that runs, cools or waits for its mix, whatever drink it is for. */
 export function Component(): ReactNode {
   const { query, batches } = useAtStove();
   const now = useNow();
+  const told = useTold(now);
   if (query.isPending) return <Loading what="the running pots" />;
   if (query.isError) return <Failed error={query.error} retry={() => void query.refetch()} />;
   const pots = batches.reduce((sum, b) => sum + b.plan.brews.length, 0);
@@ -35,7 +37,7 @@ export function Component(): ReactNode {
           make one as you always do, weigh it as you go, and have it written down as a recipe.
         </Empty>
       ) : (
-        <Stove batches={batches} now={now} several={batches.length > 1} />
+        <Stove batches={batches} told={told} now={now} several={batches.length > 1} />
       )}
     </Page>
   );

@@ -3,7 +3,7 @@ import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useBatch, useSay, useSayTo } from '@/shared/api/queries';
+import { useBatch, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sweetenerName } from '@/shared/format/names';
 import { Ask } from '@/shared/ui/Ask';
@@ -33,8 +33,7 @@ export function Component(): ReactNode {
 function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const now = useNow();
   const say = useSay(batch.id);
-  const sayTo = useSayTo();
-  const { line, tell } = useTold((batchId, event) => sayTo.mutateAsync({ batchId, event }), now);
+  const told = useTold(now);
   const undo = lastUndoable(batch);
   // The last thing is only known once what is on its way has arrived.
   const busy = useIsMutating() > 0;
@@ -42,9 +41,10 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const minute = Math.floor(now / 60_000) * 60_000;
   const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
   const blocked = findings.some((x) => x.level === 'block');
-  const tellQuietly = (event: BatchEventBody & { at?: string }): void => void tell(batch, event).catch(() => undefined);
-  const open = batch.phase !== 'put-away' && batch.phase !== 'discarded';
-  const acting = { batch, tell: tellQuietly, pending: sayTo.isPending, now };
+  const tellQuietly = (event: BatchEventBody & { at?: string }): void =>
+    void told.tell(batch, event).catch(() => undefined);
+  const open = batch.offStoveAt === undefined;
+  const acting = { batch, tell: tellQuietly, pending: told.pending, now };
   return (
     <Page
       title={batch.plan.drink.name}
@@ -65,7 +65,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
         </>
       }
     >
-      <Refusal error={say.error ?? sayTo.error} />
+      <Refusal error={say.error ?? (open ? null : told.error)} />
       {findings.some((x) => x.level !== 'note') && (
         <div className="mb-3">
           <Cautions
@@ -76,10 +76,13 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
         </div>
       )}
       {open ? (
-        <Stove batches={[batch]} now={now} several={false} blocked={blocked ? new Set([batch.id]) : new Set()}>
-          <p role="status" className={line ? 'border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
-            {line ?? ''}
-          </p>
+        <Stove
+          batches={[batch]}
+          told={told}
+          now={now}
+          several={false}
+          blocked={blocked ? new Set([batch.id]) : new Set()}
+        >
           {batch.plan.brews.map((brew) => (
             <WhatHappened key={brew.brewId} {...acting} brew={brew} />
           ))}

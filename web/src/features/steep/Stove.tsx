@@ -14,8 +14,9 @@ import { togetherWith } from './callWords';
 import { LayOut } from './LayOut';
 import { AfterThat, keyOf, NextCard, type AtStove } from './NextCard';
 import { Pot } from './Pot';
+import { PotReadings } from './PotReadings';
 import { lastUndoable } from './undo';
-import { doneOf, laterOf, skipOf, useCalls, useStoveKeys, useTold } from './useStove';
+import { doneOf, laterOf, skipOf, useCalls, useOnceIdle, useStoveKeys, type Told } from './useStove';
 
 /**
  * All pots of these batches: the next thing for the hands, what comes after, and each pot against its window.
@@ -23,21 +24,24 @@ import { doneOf, laterOf, skipOf, useCalls, useStoveKeys, useTold } from './useS
  */
 export function Stove({
   batches,
+  told,
   now,
   several,
   blocked = new Set(),
   children,
 }: {
   batches: readonly Batch[];
+  told: Told;
   now: number;
   several: boolean;
   blocked?: ReadonlySet<string>;
   children?: ReactNode;
 }): ReactNode {
   const calls = useCalls(batches, now);
-  const say = useSayTo();
+  const { line, tell } = told;
+  // Undoing is no telling: nothing of it is to be said in a line.
+  const undoing = useSayTo();
   const busy = useIsMutating() > 0;
-  const { line, tell } = useTold((batchId, event) => say.mutateAsync({ batchId, event }), now);
   const [picked, setPicked] = useState<string | undefined>(undefined);
   const [agoMin, setAgoMin] = useState(0);
   const [help, setHelp] = useState(false);
@@ -56,7 +60,7 @@ export function Stove({
     for (const event of events) void tell(at.batch, event).catch(() => undefined);
   };
   const done = (): void => {
-    if (!next || !doneOf(next.call) || say.isPending || blocked.has(next.batch.id)) return;
+    if (!next || !doneOf(next.call) || told.pending || blocked.has(next.batch.id)) return;
     const at = agoMin > 0 ? { at: new Date(now - agoMin * 60_000).toISOString() } : {};
     setAgoMin(0);
     setPicked(undefined);
@@ -66,21 +70,21 @@ export function Stove({
     });
   };
   const later = (): void => {
-    if (!next || next.call.ringsMs === undefined || say.isPending) return;
+    if (!next || next.call.ringsMs === undefined || told.pending) return;
     setPicked(undefined);
     tellAll(next, laterOf);
   };
   const skip = (): void => {
-    if (!next || !skipOf(next.call) || say.isPending) return;
+    if (!next || !skipOf(next.call) || told.pending) return;
     setPicked(undefined);
     tellAll(next, skipOf);
   };
   const batch = next?.batch ?? batches[0];
   const last = batch && lastUndoable(batch);
-  const undo = (): void => {
-    // The last thing is only known once what is on its way has arrived.
-    if (batch && last && !busy) say.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
+  const undoLast = (): void => {
+    if (batch && last) undoing.mutate({ batchId: batch.id, event: { type: 'undone', eventId: last.id } });
   };
+  const undo = useOnceIdle(busy, undoLast);
   const pick = (n: number): void => {
     const pot = pots[n - 1];
     const call = pot && calls.find((c) => c.call.batchId === pot.batch.id && belongsTo(c, pot.brewId));
@@ -124,10 +128,7 @@ export function Stove({
   return (
     <>
       <AlarmBar />
-      <Refusal error={say.error} />
-      <p role="status" className={line ? 'mb-3 border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
-        {line ?? ''}
-      </p>
+      <Refusal error={told.error ?? undoing.error} />
       <div
         className={`grid items-start gap-3 ${pots.length > 1 ? 'lg:grid-cols-[1fr_17rem]' : 'lg:grid-cols-[1fr_22rem]'}`}
       >
@@ -139,7 +140,7 @@ export function Stove({
                 others={others}
                 now={now}
                 several={several}
-                pending={say.isPending || blocked.has(next.batch.id)}
+                pending={told.pending || blocked.has(next.batch.id)}
                 onDone={done}
                 onLater={later}
                 onSkip={skipOf(next.call) && skip}
@@ -148,6 +149,9 @@ export function Stove({
               </NextCard>
             </Hands>
           )}
+          <p role="status" className={line ? 'border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
+            {line ?? ''}
+          </p>
           {pots.length > 1 ? pottery : after}
           {children}
         </div>
@@ -246,6 +250,7 @@ function PotCard({
         )}
       </p>
       {waits ? <p className="text-muted">Not started yet.</p> : <Pot batch={batch} brew={brew} now={now} />}
+      <PotReadings batchId={batch.id} brewId={brewId} />
     </li>
   );
 }

@@ -1,9 +1,8 @@
-import { useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { callsAt, outlookAt, type Batch, type BatchEventBody, type Call } from '@steepsis/core';
+import { useSayTo } from '@/shared/api/queries';
 import { keyOf, LATER_MIN, type AtStove } from './NextCard';
 import { outlookWords } from './outlookWords';
-
-export type SayTo = (batchId: string, event: BatchEventBody & { at?: string }) => Promise<Batch>;
 
 /** Everything that the pots want, what is due first before the rest; calls that were put off come after what rings. */
 export function useCalls(batches: readonly Batch[], now: number): readonly AtStove[] {
@@ -59,21 +58,24 @@ export function skipOf({ what }: Call): BatchEventBody | undefined {
 
 export const laterOf = (call: Call): BatchEventBody => ({ type: 'heard', call: call.id, againMin: LATER_MIN });
 
-/** Says something of a batch, and tells in one line what it moves. */
-export function useTold(
-  say: SayTo,
-  now: number,
-): {
+export type Told = {
+  /** What was told last, and what it moves. */
   line: string | undefined;
   tell: (batch: Batch, event: BatchEventBody & { at?: string }) => Promise<void>;
-} {
+  pending: boolean;
+  error: Error | null;
+};
+
+/** Says something of a batch, and tells in one line what it moves. */
+export function useTold(now: number): Told {
+  const { mutateAsync, isPending, error } = useSayTo();
   const [line, setLine] = useState<string | undefined>(undefined);
   const tell = async (batch: Batch, event: BatchEventBody & { at?: string }): Promise<void> => {
-    const after = await say(batch.id, event);
+    const after = await mutateAsync({ batchId: batch.id, event });
     const brewId = 'brewId' in event && event.brewId !== undefined ? event.brewId : undefined;
     setLine(brewId && MOVES.has(event.type) ? moved(batch, after, brewId, now) : undefined);
   };
-  return { line, tell };
+  return { line, tell, pending: isPending, error };
 }
 
 /** What can move a prediction. */
@@ -90,6 +92,26 @@ const MOVES = new Set([
 
 function moved(before: Batch, after: Batch, brewId: string, now: number): string {
   return outlookWords(outlookAt(before, brewId, now), outlookAt(after, brewId, now));
+}
+
+/**
+ * Does something now, or as soon as nothing is on its way any more: the last thing is only known once it has arrived,
+ * and a key that was pressed in that moment is not to be lost.
+ */
+export function useOnceIdle(busy: boolean, act: () => void): () => void {
+  const wanted = useRef(false);
+  const whenIdle = useEffectEvent(() => {
+    if (!wanted.current) return;
+    wanted.current = false;
+    act();
+  });
+  useEffect(() => {
+    if (!busy) whenIdle();
+  }, [busy]);
+  return () => {
+    if (!busy) return act();
+    wanted.current = true;
+  };
 }
 
 export type StoveKeys = {

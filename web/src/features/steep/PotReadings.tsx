@@ -1,0 +1,42 @@
+import type { ReactNode } from 'react';
+import type { InstrumentKind, ProbeState } from '@steepsis/core';
+import type { InstrumentView } from '@steepsis/contract';
+import { useInstruments } from '@/shared/api/instrumentQueries';
+
+const UNITS: Record<InstrumentKind, string> = { probe: '°C', scale: 'g', refractometer: '°Bx' };
+
+/** What an instrument said last. */
+export const lastSaid = ({ last, kind }: InstrumentView): string =>
+  last ? `${last.value.toFixed(kind === 'scale' ? 0 : 1)} ${UNITS[kind]}` : 'nothing yet';
+
+/** Why the figure beside it is not taken for the pot’s. */
+const AT_A_GLANCE: Record<Exclude<ProbeState, 'good'>, string> = {
+  silent: 'silent now',
+  stuck: 'stuck, not believed',
+  jumping: 'jumping, not believed',
+  'out-of-the-pot': 'out of the pot',
+  impossible: 'not believed',
+  doubtful: 'not believed',
+};
+
+/** What hangs in a pot and what it reads, at a glance from across the kitchen. */
+export function PotReadings({ batchId, brewId }: { batchId: string; brewId: string }): ReactNode {
+  const { data } = useInstruments();
+  const here = (data?.instruments ?? []).filter(
+    ({ attached }) => attached?.batchId === batchId && attached.brewId === brewId,
+  );
+  if (here.length === 0) return null;
+  return (
+    <div className="mt-auto border-t border-line pt-2 text-sm" role="group" aria-label="Instruments in it">
+      {here.map((i) => (
+        <p key={i.id} className="flex flex-wrap justify-between gap-x-3">
+          <span className="text-muted">{i.name}</span>
+          <span>
+            <strong>{lastSaid(i)}</strong>
+            {i.state && i.state !== 'good' && <span className="text-stop">, {AT_A_GLANCE[i.state]}</span>}
+          </span>
+        </p>
+      ))}
+    </div>
+  );
+}
