@@ -100,12 +100,26 @@ describe('a probe in a pot', () => {
     const id = await steeping();
     await probe();
     await attach('probe-1', id);
-    for (let s = 0; s < 30; s++) {
+    for (let s = 0; s < 40; s++) {
       server.now = new Date(server.now.getTime() + 1000);
       await send('probe-1', [{ at: server.now.toISOString(), value: 96 }]);
     }
     const told = brewState(await batchOf(id), BREW).changes.happened;
     expect(told).toMatchObject([{ kind: 'temp', tempC: 96 }]);
+  });
+
+  it('is not judged while it warms up from where it was, and then is', async () => {
+    const id = await steeping();
+    await probe();
+    await attach('probe-1', id);
+    const states: unknown[] = [];
+    for (let s = 0; s < 40; s++) {
+      server.now = new Date(server.now.getTime() + 1000);
+      await send('probe-1', [{ at: server.now.toISOString(), value: 97 - 90 * Math.exp(-s / 4) }]);
+      states.push((await server.http.get('/api/instruments')).body.instruments[0].state);
+    }
+    expect(new Set(states.slice(0, 29))).toEqual(new Set([undefined]));
+    expect(new Set(states.slice(29))).toEqual(new Set(['good']));
   });
 
   it('does not move it when it lies', async () => {

@@ -15,6 +15,7 @@ import {
   type Batch,
   type Expected,
   type InstrumentKind,
+  type ProbeState,
   type Reading,
 } from '@steepsis/core';
 import type { BatchReadings, InstrumentMessage, InstrumentView } from '@steepsis/contract';
@@ -36,7 +37,10 @@ const CHART_POINTS = 400;
 /** What may come ahead of this machine's clock. */
 const SLACK_MS = 2 * 60_000;
 
-type Live = { recent: Reading[]; toldMs: number };
+/** A probe that was just put into a pot is on its way from where it was; it is judged by what it reads after that. House estimate. */
+const SETTLES_MS = 30_000;
+
+type Live = { recent: Reading[]; toldMs: number; settledMs: number };
 
 /** Readings come in here, real or simulated; what can be believed of them goes on to the batch. */
 @Injectable()
@@ -85,7 +89,7 @@ export class InstrumentsService {
         ]);
     }
     await this.store.attach(id, attached);
-    this.live.delete(id);
+    (await this.liveOf(id)).settledMs = this.config.now().getTime() + SETTLES_MS;
     await this.forgetBatches();
     this.stream.announce({ instruments: true });
     return this.view(id);
@@ -140,11 +144,12 @@ export class InstrumentsService {
     const batch = await this.batch(batchId);
     const expected = expectedOf(batch, brewId, nowMs);
     if (!expected) return;
-    const level = levelOf(live.recent);
-    const last = live.recent.at(-1);
+    const settled = sinceSettled(live);
+    const level = levelOf(settled);
+    const last = settled.at(-1);
     // Old readings of a logger are history; only what is measured now may move what is to come.
     if (level === undefined || !last || nowMs - last.atMs > 10_000) return;
-    if (judgeProbe(live.recent, expected, nowMs).state !== 'good') return;
+    if (judgeProbe(settled, expected, nowMs).state !== 'good') return;
     const differs = Math.abs(level - expected.tempAt(last.atMs)) >= TOLD_AT.differsC;
     if (!differs || nowMs - live.toldMs < TOLD_AT.everyMs) return;
     live.toldMs = nowMs;
@@ -236,7 +241,7 @@ export class InstrumentsService {
   private async liveOf(id: string): Promise<Live> {
     const known = this.live.get(id);
     if (known) return known;
-    const live = { recent: await this.store.latest(id, 300), toldMs: 0 };
+    const live = { recent: await this.store.latest(id, 300), toldMs: 0, settledMs: 0 };
     this.live.set(id, live);
     return live;
   }
@@ -250,9 +255,19 @@ export class InstrumentsService {
     const expected = isProbe
       ? await this.batch(attached.batchId).then((b) => expectedOf(b, attached.brewId, nowMs))
       : undefined;
-    const state = expected ? judgeProbe(live.recent, expected, nowMs).state : undefined;
+    const state = expected && stateOf(live, expected, nowMs);
     return { id, name, kind, simulated, attached, last, state };
   }
+}
+
+const sinceSettled = ({ recent, settledMs }: Live): readonly Reading[] => recent.filter((r) => r.atMs >= settledMs);
+
+/** While a probe settles nothing can be said of it but that it is silent. */
+function stateOf(live: Live, expected: Expected, nowMs: number): ProbeState | undefined {
+  const settled = sinceSettled(live);
+  if (settled.length > 0) return judgeProbe(settled, expected, nowMs).state;
+  const { state } = judgeProbe(live.recent, expected, nowMs);
+  return state === 'silent' ? state : undefined;
 }
 
 /**

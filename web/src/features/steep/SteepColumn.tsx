@@ -23,10 +23,12 @@ export function SteepColumn({
   const last = Math.max(curve.points[curve.points.length - 1]!.steepMin, elapsedMin * 1.05);
   const y = (min: number): number => top + h - (Math.min(min, last) / last) * h;
   const level = y(elapsedMin);
+  const lines = linesOf(sub);
+  const more = (lines.length - 1) * LINE;
   const words =
-    top + h - level > 96
-      ? { y: top + h - 56, colour: inkOn(colour) }
-      : { y: Math.max(level - 40, 70), colour: 'currentColor' };
+    top + h - level > 96 + more
+      ? { y: top + h - 56 - more, colour: inkOn(colour) }
+      : { y: Math.max(level - 40 - more, 70), colour: 'currentColor' };
   return (
     <svg
       viewBox={`0 0 ${w + 130} ${h + 24}`}
@@ -92,16 +94,32 @@ export function SteepColumn({
         x={w / 2}
         y={words.y}
         textAnchor="middle"
-        fontSize={48}
+        fontSize={main.length > 7 ? 40 : 48}
         fontWeight={750}
         fill={words.colour}
         style={{ fontFamily: 'var(--font-display)' }}
       >
         {main}
       </text>
-      <text x={w / 2} y={words.y + 28} textAnchor="middle" fontSize={15} fill={words.colour}>
-        {sub}
-      </text>
+      {lines.map((line, i) => (
+        <text key={line} x={w / 2} y={words.y + 28 + i * LINE} textAnchor="middle" fontSize={15} fill={words.colour}>
+          {line}
+        </text>
+      ))}
     </svg>
   );
+}
+
+/** From line to line, and how many letters go across the pot. */
+const [LINE, ACROSS] = [18, 29];
+
+/** What is said below the clock, broken at its commas where it is wider than the pot. */
+function linesOf(sub: string): readonly string[] {
+  const lines: string[] = [];
+  for (const part of sub.split(/(?<=,) /)) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + 1 + part.length <= ACROSS) lines[lines.length - 1] = `${last} ${part}`;
+    else lines.push(part);
+  }
+  return lines;
 }
