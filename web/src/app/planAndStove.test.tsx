@@ -221,7 +221,7 @@ describe('the stove', () => {
       [31, ended('simmer')],
       [33, ended('skim')],
     ]);
-    expect(await screen.findByText(/^rinse with 30 ml, about/)).toBeInTheDocument();
+    expect(await screen.findByText(/^rinse with 30 ml,$/)).toBeInTheDocument();
   });
 });
 
