@@ -154,6 +154,19 @@ describe('at the stove', () => {
     expect(await tell('Water went in', 'Poured in')).toMatchObject({ type: 'topped-up', ml: 200, tempC: 12 });
   });
 
+  it('takes what the scale under the pot reads now, with a tap', async () => {
+    const scale = (id: string, ageMs: number, value: number): object => ({
+      ...{ id, name: `Scale ${id}`, kind: 'scale', simulated: false, attached: { batchId: 'b1', brewId: BREW } },
+      last: { atMs: Date.now() - ageMs, value },
+    });
+    steep(COOLER, 10, steeping, undefined, { instruments: [scale('one', 1000, 2314.4), scale('old', 3_600_000, 900)] });
+    await userEvent.click(await screen.findByRole('radio', { name: 'The pot’s weight' }));
+    await press('Take 2314 g from Scale one');
+    expect(screen.queryByRole('button', { name: /from Scale old/ })).not.toBeInTheDocument();
+    await press('That is its weight');
+    await waitFor(() => expect(said()).toMatchObject({ what: 'pan-weight', value: 2314 }));
+  });
+
   it('says whether something forgotten is still worth it', async () => {
     steep(PEAR, 19, [[10, { type: 'stage-ended', brewId: 'base', stageId: 'heat' }]]);
     await press('Is it still worth it?');

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { InstrumentKind, ProbeState } from '@steepsis/core';
 import type { InstrumentView } from '@steepsis/contract';
 import { useInstruments } from '@/shared/api/instrumentQueries';
+import { Button } from '@/shared/ui/Button';
 
 const UNITS: Record<InstrumentKind, string> = { probe: '°C', scale: 'g', refractometer: '°Bx' };
 
@@ -19,12 +20,39 @@ const AT_A_GLANCE: Record<Exclude<ProbeState, 'good'>, string> = {
   doubtful: 'not believed',
 };
 
-/** What hangs in a pot and what it reads, at a glance from across the kitchen. */
-export function PotReadings({ batchId, brewId }: { batchId: string; brewId: string }): ReactNode {
+type InPot = { batchId: string; brewId: string };
+
+function useHangingIn({ batchId, brewId }: InPot): readonly InstrumentView[] {
   const { data } = useInstruments();
-  const here = (data?.instruments ?? []).filter(
+  return (data?.instruments ?? []).filter(
     ({ attached }) => attached?.batchId === batchId && attached.brewId === brewId,
   );
+}
+
+/** An older reading is not what the cook sees on it now. */
+const FRESH_MS = 30_000;
+
+/** What an instrument in the pot reads now, taken with a tap instead of being typed. */
+export function TakeReading({
+  kind,
+  now,
+  onTake,
+  ...pot
+}: InPot & { kind: InstrumentKind; now: number; onTake: (value: number) => void }): ReactNode {
+  return useHangingIn(pot).map((i) => {
+    const { last, state } = i;
+    if (i.kind !== kind || !last || now - last.atMs > FRESH_MS || (state && state !== 'good')) return null;
+    return (
+      <Button key={i.id} kind="quiet" onClick={() => onTake(last.value)}>
+        Take {lastSaid(i)} from {i.name}
+      </Button>
+    );
+  });
+}
+
+/** What hangs in a pot and what it reads, at a glance from across the kitchen. */
+export function PotReadings(pot: InPot): ReactNode {
+  const here = useHangingIn(pot);
   if (here.length === 0) return null;
   return (
     <div className="mt-auto border-t border-line pt-2 text-sm" role="group" aria-label="Instruments in it">

@@ -12,6 +12,7 @@ import {
   type Batch,
   type BatchEventBody,
   type FrozenBrew,
+  type InstrumentKind,
   type Lid,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
@@ -21,6 +22,7 @@ import { Chips } from '@/shared/ui/Chips';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Panel } from '@/shared/ui/Panel';
+import { TakeReading } from './PotReadings';
 
 type Tell = (event: BatchEventBody & { at?: string }) => void;
 type Acting = { batch: Batch; brew: FrozenBrew; tell: Tell; pending: boolean; now: number };
@@ -91,6 +93,8 @@ type Asked = {
   step?: number;
   digits?: number;
   button: string;
+  /** the instrument that could say it */
+  read?: InstrumentKind;
   event: (value: number, brewId: string, batch: Batch) => BatchEventBody;
 };
 
@@ -105,6 +109,7 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
     start: () => 80,
     range: { min: 0, max: 105 },
     button: 'That is its temperature',
+    read: 'probe',
     event: (value, brewId) => ({ type: 'measured', what: 'temp', brewId, value, method: 'thermometer' }),
   },
   weight: {
@@ -115,6 +120,7 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
     range: { min: 1, max: 60_000 },
     step: 10,
     button: 'That is its weight',
+    read: 'scale',
     event: (value, brewId) => ({ type: 'measured', what: 'pan-weight', brewId, value, method: 'scale' }),
   },
   brix: {
@@ -126,6 +132,7 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
     step: 0.5,
     digits: 1,
     button: 'That is its Brix',
+    read: 'refractometer',
     event: (value, brewId) => ({ type: 'measured', what: 'brix', brewId, value, method: 'refractometer' }),
   },
   strained: {
@@ -151,8 +158,8 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
 };
 
 /** A figure in a sentence and the button that tells it. */
-function FigureForm({ asked, batch, brew, tell, pending }: Acting & { asked: Asked }): ReactNode {
-  const { label, before, unit, range, step = 1, digits = 0, button } = asked;
+function FigureForm({ asked, batch, brew, tell, pending, now }: Acting & { asked: Asked }): ReactNode {
+  const { label, before, unit, range, step = 1, digits = 0, button, read } = asked;
   const [value, setValue] = useState(() => asked.start(batch, brew));
   const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   return (
@@ -174,6 +181,15 @@ function FigureForm({ asked, batch, brew, tell, pending }: Acting & { asked: Ask
           {button}
         </Button>
       </p>
+      {read && (
+        <TakeReading
+          kind={read}
+          batchId={batch.id}
+          brewId={brew.brewId}
+          now={now}
+          onTake={(said) => setValue(Number(said.toFixed(digits)))}
+        />
+      )}
       <Fault of={fault} />
     </div>
   );
