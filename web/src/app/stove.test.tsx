@@ -144,11 +144,11 @@ describe('at the stove', () => {
       return said();
     };
     expect(await tell('The lid', 'off')).toMatchObject({ type: 'lid-set', lid: 'open' });
-    expect(await tell('A temperature', 'That is its temperature')).toMatchObject({
-      what: 'temp',
-      brewId: BREW,
-      value: 80,
-    });
+    const reading = await tell('A temperature', 'That is its temperature');
+    expect(reading).toMatchObject({ what: 'temp', brewId: BREW });
+    // What stands there first is what the model has: three minutes off the boil.
+    expect((reading as { value: number }).value).toBeGreaterThan(94);
+    expect((reading as { value: number }).value).toBeLessThan(100);
     expect(await tell('The pot’s weight', 'That is its weight')).toMatchObject({ what: 'pan-weight' });
     expect(await tell('More went in', 'It went in now')).toMatchObject({ type: 'put-in', grams: 10, more: true });
     expect(await tell('Water went in', 'Poured in')).toMatchObject({ type: 'topped-up', ml: 200, tempC: 12 });

@@ -6,6 +6,7 @@ import {
   fromTheStart,
   isOffPlants,
   lidNow,
+  progressAt,
   runningStage,
   SKIPPABLE,
   vesselOf,
@@ -88,7 +89,8 @@ type Asked = {
   label: string;
   before: string;
   unit: string;
-  start: (batch: Batch, brew: FrozenBrew) => number;
+  /** what it will be near */
+  start: (batch: Batch, brew: FrozenBrew, now: number) => number;
   range: { min: number; max: number };
   step?: number;
   digits?: number;
@@ -106,7 +108,7 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
     label: 'Temperature in the pot',
     before: 'It reads',
     unit: '°C',
-    start: () => 80,
+    start: (batch, { brewId }, now) => Math.round(progressAt(batch, brewId, now)?.tempC ?? 80),
     range: { min: 0, max: 105 },
     button: 'That is its temperature',
     read: 'probe',
@@ -160,7 +162,7 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
 /** A figure in a sentence and the button that tells it. */
 function FigureForm({ asked, batch, brew, tell, pending, now }: Acting & { asked: Asked }): ReactNode {
   const { label, before, unit, range, step = 1, digits = 0, button, read } = asked;
-  const [value, setValue] = useState(() => asked.start(batch, brew));
+  const [value, setValue] = useState(() => asked.start(batch, brew, now));
   const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   return (
     <div>
