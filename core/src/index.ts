@@ -123,7 +123,6 @@ export {
   brewLines,
   brewState,
   concentrateOf,
-  frozenBrew,
   JUG,
   jugWantedOf,
   nameOf,
@@ -134,15 +133,12 @@ export {
   standardOf,
   strainedOffAt,
   sweetenerOf,
-  timedStages,
-  vesselOf,
   wayAsItWent,
-  isOffPlants,
   type Batch,
-  type BrewState,
   type Phase,
   type Tasting,
 } from './batch/batch';
+export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
 export { coolingAt, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';

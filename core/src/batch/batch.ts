@@ -2,13 +2,25 @@ import { runBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
 import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { remembering } from '../quantity/remembering';
-import type { TendingTask } from '../ferment/tending';
 import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
-import { NO_CHANGES, wayAsMade, type Changes } from './asItWent';
+import { wayAsMade } from './asItWent';
+import {
+  changed,
+  endStage,
+  frozenBrew,
+  happenedTo,
+  isOffPlants,
+  minutesBetween,
+  seenOf,
+  startedBrew,
+  vesselOf,
+  waitingBrew,
+  type BrewState,
+  type StageRecord,
+} from './brewState';
 import { correctForBrix } from './correctForBrix';
 import { correctedTo } from '../brew/correctForVolume';
-import type { Happening } from '../brew/brewRun';
 import { addSugar, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
 import type { PouredPart } from '../jug/pouredPart';
@@ -24,7 +36,6 @@ import { isEndless, lineLiquid } from '../plan/mixLines';
 /** The least advanced brew decides: a batch runs while any of its brews does. */
 export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarded';
 
-export type StageRecord = { stageId: string; kind: Stage['kind']; startedAt: string; endedAt: string | undefined };
 export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
 /** The jug, or a brew that was bottled or left over, by the part of the mix it is. */
 export type StoredVessel = {
@@ -43,24 +54,6 @@ export type StoredVessel = {
 
 /** The jug's id among stored vessels. */
 export const JUG = 'jug';
-
-export type BrewState = {
-  brewId: string;
-  startedAt: string | undefined;
-  stages: readonly StageRecord[];
-  /** when the liquor was off the plants and all was done to it */
-  doneAt: string | undefined;
-  /** at the end, when everything was done to it */
-  measuredVolumeMl: number | undefined;
-  /** right after the strain, where something is still done to it; all pots */
-  strainedVolumeMl: number | undefined;
-  /** of what came out: one pan with it on the scale, the pan counted, g; °Bx */
-  panWeightG: number | undefined;
-  brix: number | undefined;
-  changes: Changes;
-  /** what was done to it while it lived, and when */
-  tended: readonly { task: TendingTask | 'added'; at: string }[];
-};
 
 export type Batch = {
   id: string;
@@ -232,68 +225,6 @@ function measured(batch: Batch, event: BatchEvent & { type: 'measured' }): Batch
   }
 }
 
-/** How far into its running stage a brew is at a moment; undefined when none runs. */
-function momentOf(state: BrewState, at: string): { stageId: string; atMin: number } | undefined {
-  const running = state.stages.find((s) => s.endedAt === undefined);
-  return running && { stageId: running.stageId, atMin: minutesBetween(running.startedAt, at) };
-}
-
-function changed(state: BrewState, more: Partial<Changes>): BrewState {
-  const { changes: c } = state;
-  return {
-    ...state,
-    changes: {
-      put: [...c.put, ...(more.put ?? [])],
-      taken: [...c.taken, ...(more.taken ?? [])],
-      leftOut: [...c.leftOut, ...(more.leftOut ?? [])],
-      skipped: [...c.skipped, ...(more.skipped ?? [])],
-      happened: [...c.happened, ...(more.happened ?? [])],
-    },
-  };
-}
-
-type Seen<H = Happening> = H extends Happening ? Omit<H, 'stageId' | 'atMin'> : never;
-
-function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
-  const moment = momentOf(state, at);
-  return moment ? changed(state, { happened: [{ ...moment, ...seen }] }) : state;
-}
-
-type PotEvent = Extract<BatchEvent, { type: 'put-in' | 'taken-out' | 'left-out' | 'lid-set' | 'topped-up' }>;
-
-function happenedTo(state: BrewState, event: PotEvent): BrewState {
-  const moment = momentOf(state, event.at);
-  if (!moment) return state;
-  switch (event.type) {
-    case 'put-in': {
-      const { ingredientId, grams, more = false } = event;
-      // What was left out and goes in after all is in.
-      const back = more ? state : withoutLeft(state, ingredientId);
-      return changed(back, { put: [{ ingredientId, enters: moment, grams, more }] });
-    }
-    case 'taken-out':
-      return changed(state, { taken: [{ ingredientId: event.ingredientId, leaves: moment }] });
-    case 'left-out':
-      return changed(state, { leftOut: [event.ingredientId] });
-    case 'lid-set':
-      return seenOf(state, event.at, { kind: 'lid', lid: event.lid });
-    case 'topped-up':
-      return seenOf(state, event.at, { kind: 'water', ml: event.ml, tempC: event.tempC });
-  }
-}
-
-const withoutLeft = (state: BrewState, ingredientId: string): BrewState => ({
-  ...state,
-  changes: { ...state.changes, leftOut: state.changes.leftOut.filter((id) => id !== ingredientId) },
-});
-
-/** Whether a brew has been strained: what runs now works on the liquor alone, or all of it is done. */
-export function isOffPlants(plan: FrozenPlan, state: BrewState): boolean {
-  if (state.doneAt) return true;
-  const running = state.stages.find((s) => s.endedAt === undefined);
-  return afterStraining(frozenBrew(plan, state.brewId).way).some((s) => s.id === running?.stageId);
-}
-
 const panOf = (plan: FrozenPlan, brewId: string): Vessel => vesselOf(plan, frozenBrew(plan, brewId).vesselId);
 
 const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) => StoredVessel): Batch => ({
@@ -311,49 +242,9 @@ function addedTo(batch: Batch, { vesselId, parts, at }: BatchEvent & { type: 'ad
   return jug ? { ...after, jugSince: [...after.jugSince, { at, liquid: jug.liquid }] } : after;
 }
 
-/** @throws InputError for a brew that the plan does not have */
-export function frozenBrew(plan: FrozenPlan, brewId: string): FrozenBrew {
-  const found = plan.brews.find((b) => b.brewId === brewId);
-  if (!found)
-    throw new InputError('frozenBrew', 'brewId', `one of ${plan.brews.map((b) => b.brewId).join(', ')}`, brewId);
-  return found;
-}
-
 export function brewState(batch: Batch, brewId: string): BrewState {
   frozenBrew(batch.plan, brewId);
   return batch.brews.find((b) => b.brewId === brewId)!;
-}
-
-/** Stages that take time, and so have a clock. */
-export const timedStages = (brew: FrozenBrew): readonly Stage[] => brew.way.stages.filter((s) => s.kind !== 'strain');
-
-const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
-  brewId,
-  startedAt: undefined,
-  stages: [],
-  doneAt: undefined,
-  measuredVolumeMl: undefined,
-  strainedVolumeMl: undefined,
-  panWeightG: undefined,
-  brix: undefined,
-  changes: NO_CHANGES,
-  tended: [],
-});
-
-function startedBrew(brew: FrozenBrew, at: string): BrewState {
-  const first = timedStages(brew)[0];
-  const stages = first ? [{ stageId: first.id, kind: first.kind, startedAt: at, endedAt: undefined }] : [];
-  return { ...waitingBrew(brew), startedAt: at, stages, doneAt: first ? undefined : at };
-}
-
-function endStage(plan: FrozenPlan, state: BrewState, stageId: string, at: string): BrewState {
-  const stages = state.stages.map((s) =>
-    s.stageId === stageId && s.endedAt === undefined ? { ...s, endedAt: at } : s,
-  );
-  const order = timedStages(frozenBrew(plan, state.brewId));
-  const next = order[order.findIndex((s) => s.id === stageId) + 1];
-  if (!next) return { ...state, stages, doneAt: at };
-  return { ...state, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
 }
 
 function withBrew(batch: Batch, brewId: string, change: (b: BrewState) => BrewState): Batch {
@@ -395,8 +286,6 @@ export function strainedOffAt(batch: Batch): string | undefined {
 export const runningStage = (batch: Batch, brewId: string): StageRecord | undefined =>
   brewState(batch, brewId).stages.find((s) => s.endedAt === undefined);
 
-const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60000;
-
 /** How long the ended stages of a brew took, min; one that was skipped took none. */
 export function actualMinutes(batch: Batch, brewId: string): Record<string, number> {
   const { stages, changes } = brewState(batch, brewId);
@@ -406,12 +295,6 @@ export function actualMinutes(batch: Batch, brewId: string): Record<string, numb
       return [[s.stageId, changes.skipped.includes(s.stageId) ? 0 : minutesBetween(s.startedAt, s.endedAt)] as const];
     }),
   );
-}
-
-export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
-  const found = plan.kitchen.vessels.find((v) => v.id === vesselId);
-  if (!found) throw new InputError('vesselOf', 'vesselId', 'a vessel of the plan’s kitchen', vesselId);
-  return found;
 }
 
 /** One pot of a brew of a frozen plan, as planned. */

@@ -3,20 +3,8 @@ import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
 import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
 import { SKIPPABLE } from './asItWent';
-import {
-  brewState,
-  frozenBrew,
-  isOffPlants,
-  JUG,
-  onHandOf,
-  runningStage,
-  runOfBatch,
-  strainedOffAt,
-  timedStages,
-  vesselOf,
-  wayAsItWent,
-  type Batch,
-} from './batch';
+import { brewState, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
+import { frozenBrew, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEventBody } from './batchEvent';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */

@@ -6,16 +6,8 @@ import { remembering } from '../quantity/remembering';
 import { harshness, weightedStrength } from '../liquid/strength';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
-import {
-  actualMinutes,
-  brewLines,
-  frozenBrew,
-  runningStage,
-  runOfBatch,
-  runOfFrozen,
-  timedStages,
-  type Batch,
-} from './batch';
+import { actualMinutes, brewLines, runningStage, runOfBatch, runOfFrozen, type Batch } from './batch';
+import { frozenBrew, timedStages } from './brewState';
 import type { FrozenPlan } from './batchEvent';
 
 /** A running brew at a moment: what stage, for how long, how strong the glass would be if it were pulled now. */

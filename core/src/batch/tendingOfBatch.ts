@@ -1,6 +1,7 @@
 import { jarBounds, tendingOf, type JarBounds, type Tending, type TendingTask } from '../ferment/tending';
 import { sugarGPerL, volumeMl } from '../liquid/liquid';
-import { brewState, frozenBrew, runningStage, runOfBatch, vesselOf, type Batch } from './batch';
+import { brewState, runningStage, runOfBatch, type Batch } from './batch';
+import { frozenBrew, vesselOf } from './brewState';
 
 /** A live jar at a moment: what it wants next, and what it may come to. */
 export type LiveJarView = { tasks: readonly Tending[]; bounds: JarBounds };

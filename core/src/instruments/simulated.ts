@@ -1,16 +1,13 @@
 import {
   concentrateOf,
-  frozenBrew,
-  isOffPlants,
   brewState,
   runningStage,
   runOfBatch,
-  vesselOf,
   wayAsItWent,
   actualMinutes,
   type Batch,
-  type StageRecord,
 } from '../batch/batch';
+import { frozenBrew, isOffPlants, vesselOf, type StageRecord } from '../batch/brewState';
 import type { BrewRun } from '../brew/brewRun';
 import { tempAt } from '../heat/temperatureHistory';
 import { apparentBrix, massG, portionOf } from '../liquid/liquid';

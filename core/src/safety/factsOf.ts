@@ -4,11 +4,11 @@ import {
   JUG,
   runOfBatch,
   strainedOffAt,
-  vesselOf,
   wayAsItWent,
   type Batch,
   type StoredVessel,
 } from '../batch/batch';
+import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';

@@ -1,15 +1,5 @@
-import {
-  brewState,
-  isOffPlants,
-  runningStage,
-  runOfBatch,
-  strainedOffAt,
-  timedStages,
-  frozenBrew,
-  wayAsItWent,
-  type Batch,
-  type BrewState,
-} from '../batch/batch';
+import { brewState, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from '../batch/batch';
+import { isOffPlants, timedStages, frozenBrew, type BrewState } from '../batch/brewState';
 import { progressAt } from '../batch/progress';
 import { liveJarAt } from '../batch/tendingOfBatch';
 import type { TendingTask } from '../ferment/tending';

@@ -1,14 +1,13 @@
 import {
   brewState,
   concentrateOf,
-  frozenBrew,
   lastHotStage,
   runOfBatch,
   strainedOffAt,
-  vesselOf,
   wayAsItWent,
   type Batch,
 } from '../batch/batch';
+import { frozenBrew, vesselOf } from '../batch/brewState';
 import type { CooledBy } from '../batch/batchEvent';
 import { TWO_STEP } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, newtonTempC, type Load } from '../heat/heating';

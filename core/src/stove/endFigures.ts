@@ -1,4 +1,5 @@
-import { frozenBrew, runOfBatch, vesselOf, wayAsItWent, type Batch } from '../batch/batch';
+import { runOfBatch, wayAsItWent, type Batch } from '../batch/batch';
+import { frozenBrew, vesselOf } from '../batch/brewState';
 import { untilStrained } from '../drink/drink';
 import { kitchenBoilingPoint } from '../heat/heating';
 import { heightCm, levelCm } from '../heat/vessel';

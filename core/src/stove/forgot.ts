@@ -1,5 +1,6 @@
 import { mainStageOf, withSteep, type BrewWay } from '../drink/drink';
-import { brewState, isOffPlants, runningStage, runOfBatch, timedStages, frozenBrew, type Batch } from '../batch/batch';
+import { brewState, runningStage, runOfBatch, type Batch } from '../batch/batch';
+import { isOffPlants, timedStages, frozenBrew } from '../batch/brewState';
 import { curveOfBatch, glassOf, progressAt } from '../batch/progress';
 import type { BrewRun } from '../brew/brewRun';
 

@@ -1,4 +1,4 @@
-import { frozenBrew, timedStages, vesselOf } from '../batch/batch';
+import { frozenBrew, timedStages, vesselOf } from '../batch/brewState';
 import type { FrozenPlan } from '../batch/batchEvent';
 import { heightCm, levelCm } from '../heat/vessel';
 import { justCoverMl } from '../quantity/level';
