@@ -3,7 +3,7 @@ import type { InstrumentView } from '@steepsis/contract';
 import { ReadingRow } from '../src/database/models';
 import { ReadingsStore } from '../src/instruments/readings.store';
 import { SimulatedService } from '../src/instruments/simulated.service';
-import { TestServer } from './testServer';
+import { MIX, TestServer } from './testServer';
 
 let server: TestServer;
 beforeEach(async () => void (server = await new TestServer().start()));
@@ -173,6 +173,38 @@ describe('a probe in a pot', () => {
     expect(brewState(await batchOf(id), BREW).changes.happened).toEqual([]);
     const { body } = await server.http.get(`/api/batches/${id}/readings`).expect(200);
     expect(body.series[0].readings).toHaveLength(300);
+  });
+});
+
+describe('a logger that is read out when its batch is long in the fridge', () => {
+  it('gives its history to that pot, corrects the pot by it, and what it read afterwards is no pot’s', async () => {
+    const id = await server.measuredBatch();
+    await server.say(id, MIX).expect(200);
+    const batch = await batchOf(id);
+    const steep = brewState(batch, BREW).stages.find((s) => s.kind === 'steep')!;
+    const [fromMs, toMs] = [Date.parse(steep.startedAt), Date.parse(steep.endedAt!)];
+    server.later(24 * 60);
+    await probe('logger-1');
+    await attach('logger-1', id);
+    // A pot that cools a good deal faster than the kitchen thinks.
+    const read = (ms: number): object => ({
+      at: new Date(ms).toISOString(),
+      value: 22 + 76 * Math.exp(-(ms - fromMs) / 60_000 / 45),
+    });
+    const times = Array.from({ length: Math.floor((toMs - fromMs) / 5000) }, (_, i) => fromMs + i * 5000);
+    const afterwards = Date.parse(batch.offStoveAt!) + 60_000;
+    await send('logger-1', [...times, afterwards].map(read)).expect(200);
+    await server.http.put('/api/instruments/logger-1/attached').send({}).expect(200);
+    const { body } = await server.http.get(`/api/batches/${id}/readings`).expect(200);
+    expect(body.series).toMatchObject([{ instrumentId: 'logger-1', brewId: BREW }]);
+    expect(body.series[0].readings.at(-1).atMs).toBe(times.at(-1));
+    const { vesselId } = batch.plan.brews[0];
+    const timed = async (): Promise<{ lossScale: number; from: string[] } | undefined> =>
+      (await server.http.get('/api/house')).body.kitchen.body.vessels.find((v: { id: string }) => v.id === vesselId)
+        .timed;
+    for (let i = 0; i < 40 && !(await timed()); i++) await new Promise((r) => setTimeout(r, 100));
+    expect((await timed())!.from).toEqual([`${id}/${BREW}/${steep.stageId}`]);
+    expect((await timed())!.lossScale).toBeGreaterThan(1.2);
   });
 });
 

@@ -79,7 +79,7 @@ export class InstrumentsService {
 
   /** Puts it into a pot, or takes it out of any. */
   async attach(id: string, attached: Attached | undefined): Promise<InstrumentView> {
-    await this.require(id);
+    const { attached: was } = await this.require(id);
     if (attached) {
       const batch = await this.batch(attached.batchId);
       const brews = batch.plan.brews.map((b) => b.brewId);
@@ -91,6 +91,8 @@ export class InstrumentsService {
     await this.store.attach(id, attached);
     (await this.liveOf(id)).settledMs = this.config.now().getTime() + SETTLES_MS;
     await this.forgetBatches();
+    // A logger's history comes when its batch has long said its last.
+    if (was) void this.learner.learnFrom(was.batchId);
     this.stream.announce({ instruments: true });
     return this.view(id);
   }

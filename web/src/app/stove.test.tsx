@@ -239,7 +239,8 @@ describe('instruments', () => {
   it('take the table of another logger by the columns that the cook chose', async () => {
     const view = aBatchOf(COOLER, 10);
     server.answers['/api/batches?limit=50'] = {
-      batches: [{ id: 'b1', drinkName: COOLER.name, phase: 'running', wayName: '', litres: 2, startedAt: '' }],
+      // A logger is mostly read out when all is done.
+      batches: [{ id: 'b1', drinkName: COOLER.name, phase: 'put-away', wayName: '', litres: 2, startedAt: '' }],
       serverNow: view.serverNow,
     };
     server.answers['/api/batches/b1'] = view;
@@ -263,6 +264,7 @@ describe('instruments', () => {
     await waitFor(() => expect(server.sent.some((s) => s.path.endsWith('/readings'))).toBe(true));
     const { body } = server.sent.find((s) => s.path.endsWith('/readings'))!;
     expect(body['readings']).toMatchObject([{ value: 93.5 }, { value: 92.1 }]);
+    expect(await screen.findByRole('link', { name: 'the chart of that pot' })).toHaveAttribute('href', '/steep/b1');
   });
 });
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import {
   INSTRUMENT_KINDS,
   MISBEHAVIOURS,
@@ -14,7 +15,7 @@ import {
 } from '@steepsis/core';
 import type { InstrumentView } from '@steepsis/contract';
 import { useAttach, useImportLogger, useInstruments, useMisbehave, useSimulate } from '@/shared/api/instrumentQueries';
-import { useAtStove } from '@/shared/api/queries';
+import { useAtStove, useBatches, useBatchesById } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -70,7 +71,7 @@ export function Component(): ReactNode {
           </Button>
         ))}
       </div>
-      <Logger batches={batches} />
+      <Logger />
     </Page>
   );
 }
@@ -78,12 +79,16 @@ export function Component(): ReactNode {
 type PotChoice = { value: string; label: string };
 const NOWHERE = 'nowhere';
 
-/** Every pot that runs, as one choice. */
-const potChoices = (batches: readonly Batch[]): PotChoice[] =>
+/** Every pot of these batches, as one choice; among many of one drink the day tells them apart. */
+const potChoices = (batches: readonly Batch[], dated = false): PotChoice[] =>
   batches.flatMap((b) =>
     b.plan.brews.map((brew) => ({
       value: `${b.id} ${brew.brewId}`,
-      label: b.plan.brews.length > 1 ? `${b.plan.drink.name}, ${brew.name.toLowerCase()}` : b.plan.drink.name,
+      label: [
+        b.plan.drink.name,
+        ...(b.plan.brews.length > 1 ? [brew.name.toLowerCase()] : []),
+        ...(dated ? [f.moment(b.startedAt)] : []),
+      ].join(', '),
     })),
   );
 
@@ -155,7 +160,7 @@ const FORMAT_WORDS: Record<TimeFormat, string> = {
 type Table = { name: string; head: readonly string[]; rows: readonly string[][] };
 
 /** A file of another logger: the cook says which column is what, and sees what is understood before it is kept. */
-function Logger({ batches }: { batches: readonly Batch[] }): ReactNode {
+function Logger(): ReactNode {
   const [table, setTable] = useState<Table | undefined>(undefined);
   const [fault, setFault] = useState<string | undefined>(undefined);
   const read = (file: File | undefined): void => {
@@ -191,13 +196,28 @@ function Logger({ batches }: { batches: readonly Batch[] }): ReactNode {
           {fault}
         </p>
       )}
-      {table && <Columns key={table.name} table={table} batches={batches} />}
+      {table && <OfBatches key={table.name} table={table} />}
     </Panel>
   );
 }
 
+/** So many batches back a logger’s file may be about. */
+const RECENT = 20;
+
+/** A logger is mostly read out when its brew is long in the fridge: batches that are done are offered as well. */
+function OfBatches({ table }: { table: Table }): ReactNode {
+  const all = useBatches();
+  const recent = (all.data?.batches ?? []).filter((b) => b.phase !== 'discarded').slice(0, RECENT);
+  const batches = useBatchesById(recent.map((b) => b.id));
+  if (all.isError) return <Failed error={all.error} retry={() => void all.refetch()} />;
+  if (all.isPending || (batches.length === 0 && recent.length > 0)) return <p role="status">Fetching the batches.</p>;
+  if (batches.length === 0)
+    return <p className="mt-3">There is no batch that these readings could belong to. Start a brew first.</p>;
+  return <Columns table={table} batches={batches} />;
+}
+
 function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }): ReactNode {
-  const pots = potChoices(batches);
+  const pots = potChoices(batches, true);
   const guess = (pattern: RegExp, otherwise: number): number => {
     const found = table.head.findIndex((h) => pattern.test(h));
     return found < 0 ? otherwise : found;
@@ -208,7 +228,8 @@ function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }
     /^\d{4}-/.test(table.rows[0]?.[0] ?? '') ? 'date-time' : 'seconds-from-start',
   );
   const [fahrenheit, setFahrenheit] = useState(/°?f\b|fahrenheit/i.test(table.head.join(' ')));
-  const [pot, setPot] = useState(pots[0]?.value);
+  const [picked, setPicked] = useState<string | undefined>(undefined);
+  const pot = picked ?? pots[0]?.value;
   const [progress, setProgress] = useState(0);
   const take = useImportLogger(setProgress);
   const batch = batches.find((b) => pot?.startsWith(b.id));
@@ -224,8 +245,6 @@ function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }
       onValue={(v) => set(Number(v))}
     />
   );
-  if (pots.length === 0)
-    return <p className="mt-3">Nothing runs now that these readings could belong to. Start the brew first.</p>;
   return (
     <div className="mt-3">
       <p className="text-[1.05rem] leading-9">
@@ -246,7 +265,7 @@ function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }
           ]}
           onValue={(v) => setFahrenheit(v === 'f')}
         />
-        . They belong to <InlineChoice label="Pot" value={pot ?? ''} choices={pots} onValue={setPot} />.
+        . They belong to <InlineChoice label="Pot" value={pot ?? ''} choices={pots} onValue={setPicked} />.
       </p>
       <p className="mt-2" role="status">
         {understood.readings.length} of {table.rows.length} lines are understood
@@ -284,7 +303,15 @@ function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }
       >
         {take.isPending ? `Keeping, ${Math.round(progress * 100)} %` : `Keep ${understood.readings.length} readings`}
       </Button>
-      {take.isSuccess && <p className="mt-2 font-semibold">Kept. They stand on the chart of that pot.</p>}
+      {take.isSuccess && batch && (
+        <p className="mt-2 font-semibold" role="status">
+          Kept. They stand on{' '}
+          <Link to={`/steep/${batch.id}`} className="text-action underline underline-offset-4">
+            the chart of that pot
+          </Link>
+          .
+        </p>
+      )}
     </div>
   );
 }

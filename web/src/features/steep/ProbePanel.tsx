@@ -25,9 +25,11 @@ export function ProbePanel({ batch, now }: { batch: Batch; now: number }): React
   const attach = useAttach();
   const all = instruments.data?.instruments ?? [];
   const here = all.filter((i) => i.attached?.batchId === batch.id);
-  const free = all.filter((i) => !i.attached);
+  // What is off the stove keeps what was read of it; nothing is put into it any more.
+  const free = batch.offStoveAt ? [] : all.filter((i) => !i.attached);
   const readings = useReadings(batch.id, here.length > 0);
-  if (here.length === 0 && free.length === 0) return null;
+  const ofProbes = (readings.data?.series ?? []).filter((s) => s.kind === 'probe');
+  if (here.length === 0 && free.length === 0 && ofProbes.length === 0) return null;
   return (
     <Panel
       title="Instruments"
@@ -74,9 +76,9 @@ export function ProbePanel({ batch, now }: { batch: Batch; now: number }): React
           : [],
       )}
       {batch.plan.brews.map((brew) => {
-        const measured = (readings.data?.series ?? []).filter((s) => s.brewId === brew.brewId && s.kind === 'probe');
-        if (measured.length === 0 || !brewState(batch, brew.brewId).startedAt) return null;
-        const points = chartPoints(batch, brew, measured[0]!.readings, now);
+        const measured = ofProbes.find((s) => s.brewId === brew.brewId);
+        if (!measured || !brewState(batch, brew.brewId).startedAt) return null;
+        const points = chartPoints(batch, brew, measured.readings, now);
         return (
           <figure key={brew.brewId} className="mt-3">
             <figcaption className="text-sm text-muted">

@@ -99,7 +99,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
         </div>
         <div className="space-y-3">
           <CoolingPanel {...acting} />
-          {open && <ProbePanel batch={batch} now={now} />}
+          <ProbePanel batch={batch} now={now} />
         </div>
       </div>
     </Page>

@@ -28,7 +28,11 @@ export const useReadings = (batchId: string, live: boolean): UseQueryResult<Batc
 
 function useInstrumentChange<T>(change: (what: T) => Promise<unknown>): UseMutationResult<unknown, Error, T> {
   const client = useQueryClient();
-  return useMutation({ mutationFn: change, onSettled: () => client.invalidateQueries({ queryKey: ['instruments'] }) });
+  return useMutation({
+    mutationFn: change,
+    onSettled: () =>
+      Promise.all(['instruments', 'readings'].map((kind) => client.invalidateQueries({ queryKey: [kind] }))),
+  });
 }
 
 /** Puts an instrument into a pot, or takes it out. */
