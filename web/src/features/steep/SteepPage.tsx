@@ -90,8 +90,8 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
       ) : (
         <AllDone batch={batch} />
       )}
-      <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
-        <div className="space-y-3">
+      <div className={`mt-3 grid items-start gap-3 ${open ? 'lg:grid-cols-2' : ''}`}>
+        <div className="space-y-3 empty:hidden">
           {batch.plan.brews.map((brew) => (
             <LiveJar key={brew.brewId} {...acting} brewId={brew.brewId} />
           ))}
