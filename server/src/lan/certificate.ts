@@ -1,7 +1,6 @@
 import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
 
 export type Certificate = { key: string; cert: string; fingerprint: string };
 
@@ -22,6 +21,8 @@ export async function certificateFor(
     if (covers && Date.parse(x509.validTo) > now.getTime() + 30 * 86_400_000)
       return { ...kept, fingerprint: x509.fingerprint256 };
   }
+  // Only a house that is opened to its network ever needs it.
+  const { generate } = await import('selfsigned');
   const made = await generate([{ name: 'commonName', value: 'Steepsis in this house' }], {
     keySize: 2048,
     algorithm: 'sha256',

@@ -1,5 +1,4 @@
 import { dirname, join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import type { Dipstick } from '@steepsis/core';
 import type { CardText } from './recipeText';
 
@@ -13,7 +12,9 @@ export const PT_PER_MM = 72 / 25.4;
 const INK = '#10231d';
 const MUTED = '#4c5f58';
 
-function drawn(options: PDFKit.PDFDocumentOptions, draw: (page: PDFKit.PDFDocument) => void): Promise<Buffer> {
+async function drawn(options: PDFKit.PDFDocumentOptions, draw: (page: PDFKit.PDFDocument) => void): Promise<Buffer> {
+  // Loaded with the first page that is drawn: it would hold up every start of the server.
+  const { default: PDFDocument } = await import('pdfkit');
   const page = new PDFDocument({
     ...options,
     font: TEXT,
