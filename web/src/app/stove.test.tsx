@@ -161,10 +161,31 @@ describe('at the stove', () => {
     });
     steep(COOLER, 10, steeping, undefined, { instruments: [scale('one', 1000, 2314.4), scale('old', 3_600_000, 900)] });
     await userEvent.click(await screen.findByRole('radio', { name: 'The pot’s weight' }));
+    const field = screen.getByRole('textbox', { name: 'Weight of the pot' });
+    await userEvent.clear(field);
+    await userEvent.type(field, 'heavy');
+    expect(screen.getByRole('button', { name: 'That is its weight' })).toBeDisabled();
+    // What was half typed gives way to what is taken.
     await press('Take 2314 g from Scale one');
     expect(screen.queryByRole('button', { name: /from Scale old/ })).not.toBeInTheDocument();
     await press('That is its weight');
     await waitFor(() => expect(said()).toMatchObject({ what: 'pan-weight', value: 2314 }));
+  });
+
+  it('takes of a probe only what is believed', async () => {
+    const hangs = { name: 'Probe', kind: 'probe', simulated: false, attached: { batchId: 'b1', brewId: BREW } };
+    const last = { atMs: Date.now(), value: 91 };
+    steep(COOLER, 10, steeping, undefined, {
+      instruments: [
+        { ...hangs, id: 'p', last, state: 'good' },
+        { ...hangs, id: 'q', name: 'One that lies', last, state: 'doubtful' },
+        { ...hangs, id: 'r', name: 'One that warms up', last },
+      ],
+    });
+    await userEvent.click(await screen.findByRole('radio', { name: 'A temperature' }));
+    expect((await screen.findAllByRole('button', { name: /^Take .* from / })).map((b) => b.textContent)).toEqual([
+      'Take 91.0 °C from Probe',
+    ]);
   });
 
   it('says whether something forgotten is still worth it', async () => {

@@ -17,6 +17,7 @@ import type { InstrumentView } from '@steepsis/contract';
 import { useAttach, useImportLogger, useInstruments, useMisbehave, useSimulate } from '@/shared/api/instrumentQueries';
 import { useAtStove, useBatches, useBatchesById } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { reading } from '@/shared/format/reading';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
@@ -27,7 +28,6 @@ const KIND_WORDS: Record<InstrumentKind, string> = {
   scale: 'kitchen scale',
   refractometer: 'refractometer',
 };
-const UNITS: Record<InstrumentKind, string> = { probe: '°C', scale: 'g', refractometer: '°Bx' };
 const MISBEHAVIOUR_WORDS: Record<Misbehaviour, string> = {
   none: 'behaves',
   silent: 'goes silent',
@@ -100,14 +100,12 @@ function Instrument({ instrument: i, batches }: { instrument: InstrumentView; ba
   const choices = [
     { value: NOWHERE, label: 'no pot' },
     ...pots,
-    ...(is !== NOWHERE && !pots.some((p) => p.value === is) ? [{ value: is, label: 'a pot that is done' }] : []),
+    ...(is !== NOWHERE && !pots.some((p) => p.value === is) ? [{ value: is, label: 'its pot' }] : []),
   ];
   return (
     <Panel title={i.name} aside={`${KIND_WORDS[i.kind]}${i.simulated ? ', simulated' : ''}`}>
       <Refusal error={attach.error ?? misbehave.error} />
-      <p className="font-display text-3xl font-bold">
-        {i.last ? `${i.last.value.toFixed(i.kind === 'scale' ? 0 : 1)} ${UNITS[i.kind]}` : 'silent so far'}
-      </p>
+      <p className="font-display text-3xl font-bold">{i.last ? reading(i.kind, i.last.value) : 'silent so far'}</p>
       {i.last && (
         <p className="text-sm text-muted">
           {f.moment(new Date(i.last.atMs).toISOString())}
@@ -270,7 +268,7 @@ function Columns({ table, batches }: { table: Table; batches: readonly Batch[] }
       <p className="mt-2" role="status">
         {understood.readings.length} of {table.rows.length} lines are understood
         {understood.readings[0] &&
-          ` , from ${f.moment(new Date(understood.readings[0].atMs).toISOString())}, first ${understood.readings[0].value.toFixed(1)} °C`.replace(
+          ` , from ${f.moment(new Date(understood.readings[0].atMs).toISOString())}, first ${reading('probe', understood.readings[0].value)}`.replace(
             ' ,',
             ',',
           )}

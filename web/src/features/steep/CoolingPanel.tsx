@@ -8,11 +8,10 @@ import {
   type CoolingView,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
-import { Button } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
 import { figure } from '@/shared/ui/Figure';
-import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Panel } from '@/shared/ui/Panel';
+import { FigureForm, type Asked } from './FigureForm';
 
 const HOW: Record<CooledBy, string> = {
   counter: 'on the counter',
@@ -95,7 +94,7 @@ export function CoolingPanel({
           </p>
         </>
       )}
-      <TempReading batch={batch} tell={tell} pending={pending} />
+      <TempReading batch={batch} view={view} now={now} tell={tell} pending={pending} />
     </Panel>
   );
 }
@@ -134,44 +133,40 @@ function Honey({ batch, view }: { batch: Batch; view: CoolingView }): ReactNode 
   );
 }
 
+const THERMOMETER: Asked = {
+  label: 'Temperature',
+  before: 'It is now',
+  unit: '°C',
+  range: { min: 0, max: 105 },
+  button: 'Note the temperature',
+  read: 'probe',
+};
+
 /** A thermometer in what cools: its readings say whether both legs are kept. */
 function TempReading({
   batch,
+  view,
+  now,
   tell,
   pending,
 }: {
   batch: Batch;
+  view: CoolingView;
+  now: number;
   tell: (event: BatchEventBody) => void;
   pending: boolean;
 }): ReactNode {
   const last = batch.temps.at(-1);
-  const [tempC, setTempC] = useState(last ? Math.round(last.tempC) : 60);
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   return (
     <div className="mt-3 border-t border-line pt-3">
-      <p className="flex flex-wrap items-center gap-2">
-        It is now{' '}
-        <InlineNumber
-          label="Temperature"
-          value={tempC}
-          range={{ unit: '°C', min: 0, max: 105 }}
-          step={1}
-          unit="°C"
-          onValue={setTempC}
-          onFault={setFault}
-        />
-        <Button
-          disabled={pending || fault !== undefined}
-          onClick={() => tell({ type: 'measured', what: 'temp', value: tempC, method: 'thermometer' })}
-        >
-          Note the temperature
-        </Button>
-      </p>
-      {fault && (
-        <p role="alert" className="mt-1 text-sm text-stop">
-          {fault.message}
-        </p>
-      )}
+      <FigureForm
+        asked={THERMOMETER}
+        start={Math.round(view.tempC)}
+        pot={{ batchId: batch.id, brewId: view.brewId }}
+        now={now}
+        pending={pending}
+        onTold={(value) => tell({ type: 'measured', what: 'temp', value, method: 'thermometer' })}
+      />
       {last && (
         <p className="mt-1 text-sm text-muted">
           {f.celsius(last.tempC)} noted {f.moment(last.at)}

@@ -2,13 +2,11 @@ import type { ReactNode } from 'react';
 import type { InstrumentKind, ProbeState } from '@steepsis/core';
 import type { InstrumentView } from '@steepsis/contract';
 import { useInstruments } from '@/shared/api/instrumentQueries';
+import { reading } from '@/shared/format/reading';
 import { Button } from '@/shared/ui/Button';
 
-const UNITS: Record<InstrumentKind, string> = { probe: '°C', scale: 'g', refractometer: '°Bx' };
-
 /** What an instrument said last. */
-export const lastSaid = ({ last, kind }: InstrumentView): string =>
-  last ? `${last.value.toFixed(kind === 'scale' ? 0 : 1)} ${UNITS[kind]}` : 'nothing yet';
+export const lastSaid = ({ last, kind }: InstrumentView): string => (last ? reading(kind, last.value) : 'nothing yet');
 
 /** Why the figure beside it is not taken for the pot’s. */
 const AT_A_GLANCE: Record<Exclude<ProbeState, 'good'>, string> = {
@@ -20,7 +18,7 @@ const AT_A_GLANCE: Record<Exclude<ProbeState, 'good'>, string> = {
   doubtful: 'not believed',
 };
 
-type InPot = { batchId: string; brewId: string };
+export type InPot = { batchId: string; brewId: string };
 
 function useHangingIn({ batchId, brewId }: InPot): readonly InstrumentView[] {
   const { data } = useInstruments();
@@ -32,16 +30,24 @@ function useHangingIn({ batchId, brewId }: InPot): readonly InstrumentView[] {
 /** An older reading is not what the cook sees on it now. */
 const FRESH_MS = 30_000;
 
-/** What an instrument in the pot reads now, taken with a tap instead of being typed. */
+/** What an instrument in the pot reads now, taken with a tap instead of being typed; of a probe only what is believed. */
 export function TakeReading({
+  pot,
   kind,
+  range,
   now,
   onTake,
-  ...pot
-}: InPot & { kind: InstrumentKind; now: number; onTake: (value: number) => void }): ReactNode {
+}: {
+  pot: InPot;
+  kind: InstrumentKind;
+  range: { min: number; max: number };
+  now: number;
+  onTake: (value: number) => void;
+}): ReactNode {
   return useHangingIn(pot).map((i) => {
     const { last, state } = i;
-    if (i.kind !== kind || !last || now - last.atMs > FRESH_MS || (state && state !== 'good')) return null;
+    const fresh = last && now - last.atMs <= FRESH_MS && last.value >= range.min && last.value <= range.max;
+    if (i.kind !== kind || !fresh || (kind === 'probe' && state !== 'good')) return null;
     return (
       <Button key={i.id} kind="quiet" onClick={() => onTake(last.value)}>
         Take {lastSaid(i)} from {i.name}

@@ -13,7 +13,6 @@ import {
   type Batch,
   type BatchEventBody,
   type FrozenBrew,
-  type InstrumentKind,
   type Lid,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
@@ -23,7 +22,7 @@ import { Chips } from '@/shared/ui/Chips';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Panel } from '@/shared/ui/Panel';
-import { TakeReading } from './PotReadings';
+import { Fault, FigureForm, type Asked } from './FigureForm';
 
 type Tell = (event: BatchEventBody & { at?: string }) => void;
 type Acting = { batch: Batch; brew: FrozenBrew; tell: Tell; pending: boolean; now: number };
@@ -82,28 +81,29 @@ function TopicForm({ topic, ...acting }: Acting & { topic: Topic }): ReactNode {
   if (topic === 'lid') return <LidForm {...acting} />;
   if (topic === 'more') return <MoreForm {...acting} />;
   if (topic === 'forgot') return <Forgot {...acting} />;
-  return <FigureForm asked={ASKED[topic]} {...acting} />;
+  const { batch, brew, tell, pending, now } = acting;
+  const { start, event, ...asked } = ASKED[topic];
+  return (
+    <FigureForm
+      asked={asked}
+      start={start(batch, brew, now)}
+      pot={{ batchId: batch.id, brewId: brew.brewId }}
+      now={now}
+      pending={pending}
+      onTold={(value) => tell(event(value, brew.brewId, batch))}
+    />
+  );
 }
 
-type Asked = {
-  label: string;
-  before: string;
-  unit: string;
-  /** what it will be near */
+type AskedOfPot = Asked & {
   start: (batch: Batch, brew: FrozenBrew, now: number) => number;
-  range: { min: number; max: number };
-  step?: number;
-  digits?: number;
-  button: string;
-  /** the instrument that could say it */
-  read?: InstrumentKind;
   event: (value: number, brewId: string, batch: Batch) => BatchEventBody;
 };
 
 const nearest = (step: number, value: number): number => Math.round(value / step) * step;
 
 /** What is told with one figure. */
-const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
+const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, AskedOfPot> = {
   temp: {
     label: 'Temperature in the pot',
     before: 'It reads',
@@ -158,51 +158,6 @@ const ASKED: Record<Exclude<Topic, 'lid' | 'more' | 'forgot'>, Asked> = {
     event: (ml, brewId, { plan }) => ({ type: 'topped-up', brewId, ml, tempC: plan.kitchen.tapC }),
   },
 };
-
-/** A figure in a sentence and the button that tells it. */
-function FigureForm({ asked, batch, brew, tell, pending, now }: Acting & { asked: Asked }): ReactNode {
-  const { label, before, unit, range, step = 1, digits = 0, button, read } = asked;
-  const [value, setValue] = useState(() => asked.start(batch, brew, now));
-  const [fault, setFault] = useState<FieldFault | undefined>(undefined);
-  return (
-    <div>
-      <p className="flex flex-wrap items-center gap-x-2 gap-y-3 text-lg">
-        {before}{' '}
-        <InlineNumber
-          label={label}
-          value={value}
-          range={{ unit, ...range }}
-          step={step}
-          digits={digits}
-          unit={unit}
-          onValue={setValue}
-          onFault={setFault}
-          className="text-2xl"
-        />
-        <Button disabled={pending || fault !== undefined} onClick={() => tell(asked.event(value, brew.brewId, batch))}>
-          {button}
-        </Button>
-      </p>
-      {read && (
-        <TakeReading
-          kind={read}
-          batchId={batch.id}
-          brewId={brew.brewId}
-          now={now}
-          onTake={(said) => setValue(Number(said.toFixed(digits)))}
-        />
-      )}
-      <Fault of={fault} />
-    </div>
-  );
-}
-
-const Fault = ({ of }: { of: FieldFault | undefined }): ReactNode =>
-  of && (
-    <p role="alert" className="mt-1 text-stop">
-      {of.message}
-    </p>
-  );
 
 const LIDS: Record<Lid, string> = { closed: 'on', loose: 'on, loosely', open: 'off' };
 
