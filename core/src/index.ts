@@ -282,7 +282,8 @@ export {
 export { costOf, shoppingList, type ShoppingLine } from './pantry/shopping';
 export { substitutesFor, type Substitute } from './pantry/substitutes';
 export { pickingOf, type Picking } from './pantry/picking';
-export { botanicalOf, isOwnPlantId, knowPlants, ownPlantId, type OwnPlant } from './reference/ownPlants';
+export { botanicalOf, isOwnPlantId, ownPlantId, type OwnPlant } from './reference/ownPlants';
+export { knownPlant, NO_OWN_PLANTS, plantIn, plantOf, plantsOf, soundPlants, type Plants } from './reference/plants';
 export { planUncertainty, uncertaintyOf, type PlanUncertainty } from './uncertainty/planUncertainty';
 export { solveBlend, type BlendGoal, type BlendLiquid, type BlendResult } from './blend/solveBlend';
 export {
@@ -367,7 +368,7 @@ export {
 } from './jug/fillJug';
 export { fixesFor, TRIAL_GLASS_ML, type Fix as JugFix, type Fixes, type FixSetup } from './jug/fix';
 export { stateNote, type Taste, type ToBeDrunk } from './jug/taste';
-export type { PouredPart } from './jug/pouredPart';
+export { plantsMissingIn, withPlantsOf, type PouredPart } from './jug/pouredPart';
 export {
   decideFreeJug,
   drunkState,

@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from './reference/plants';
 import fc from 'fast-check';
 import { liquorColour } from './colour/liquorColour';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
@@ -107,7 +108,7 @@ describe('sugar and acid through a whole plan', () => {
     const way = ROSELLE_COOLER.brews[0].ways[0]!;
     const concentrate = (volume: number): number => {
       const plan = planBrews({
-        brews: [{ id: 'b', way }],
+        brews: [{ id: 'b', way, plants: NO_OWN_PLANTS }],
         liquids: [{ id: 'w', liquid: waterOf(50_000) }],
         jugs: [{ id: 'j', volumeMl: volume, from: ['b', 'w'], strength: 0.9 }],
         kitchen: DEFAULT_KITCHEN,

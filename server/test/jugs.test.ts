@@ -107,7 +107,7 @@ describe('a jug poured together over HTTP', () => {
         ml: 5,
         from: { kind: 'made', made: { plant: 'no_such', grams: 3, waterMl: 500, minutes: 4, place: 'fridge' } },
       },
-      'parts.0.from.slug',
+      'parts.0.from.plant',
       /a plant of the reference/,
     ],
   ])('refuses %j, naming the field', async (part, field, accepted) => {

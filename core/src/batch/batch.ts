@@ -26,6 +26,7 @@ import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mix
 import type { PouredPart } from '../jug/pouredPart';
 import type { PhReading } from '../keeping/keepingWindow';
 import { pourGlass, iceFor } from '../plan/glass';
+import { plantsOf } from '../reference/plants';
 import { atGlassOf, bookStandard, fixedPerLitreMl } from '../plan/houseStandard';
 import { isEndless, lineLiquid } from '../plan/mixLines';
 
@@ -309,6 +310,7 @@ const setupOf = (plan: FrozenPlan, brew: FrozenBrew): BrewSetup => ({
   scale: 1 / brew.pots,
   vessel: vesselOf(plan, brew.vesselId),
   kitchen: plan.kitchen,
+  plants: plantsOf(plan.drink),
   factors: plan.factors,
 });
 
@@ -397,7 +399,11 @@ export function onHandOf(batch: Batch, hadMl: MixVolumes = {}): OnHand {
         liquid:
           line.from.kind === 'brew'
             ? concentrateOf(batch, line.from.brewId)
-            : lineLiquid(line.from, isEndless(line) ? Math.max(1000, promised.mix[line.id] ?? 0) : have),
+            : lineLiquid(
+                line.from,
+                isEndless(line) ? Math.max(1000, promised.mix[line.id] ?? 0) : have,
+                plantsOf(drink),
+              ),
         ...(isEndless(line) ? { endless: true } : {}),
         ...(perLitreMl === undefined ? {} : { perLitreMl }),
       };

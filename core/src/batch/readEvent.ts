@@ -1,6 +1,4 @@
 import { mixFromV1, readDrink, V1_LINES, type FrozenPlanV1, type MixV1 } from '../drink/upgrade';
-import type { Drink } from '../drink/drink';
-import { knowPlants } from '../reference/ownPlants';
 import {
   CORE_VERSION,
   EVENT_VERSION,
@@ -30,7 +28,6 @@ export type StoredEvent =
 
 /** A batch's events in today's shape, in the order they were stored. */
 export function readEvents(stored: readonly StoredEvent[]): BatchEvent[] {
-  for (const e of stored) if (e.type === 'started') knowPlants((e.plan.drink as Drink).plants);
   const start = stored.find((e) => e.type === 'started');
   const brewId = start?.v === 1 && start.type === 'started' ? start.plan.drink.brew.id : undefined;
   return stored.map((e) => (e.v === 1 ? fromV1(e, brewId ?? '') : e));

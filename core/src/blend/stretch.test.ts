@@ -94,6 +94,6 @@ describe('how strong it was made', () => {
     );
     expect(() => strengthAsMade({ ...made, grams: 0 }, DEFAULT_KITCHEN)).toThrow('grams');
     expect(() => strengthAsMade({ ...made, grams: 900, waterMl: 300 }, DEFAULT_KITCHEN)).toThrow('waterMl');
-    expect(() => strengthAsMade({ ...made, plant: 'x' }, DEFAULT_KITCHEN)).toThrow('slug');
+    expect(() => strengthAsMade({ ...made, plant: 'x' }, DEFAULT_KITCHEN)).toThrow('plant');
   });
 });

@@ -3,6 +3,7 @@ import type { BrewWay, Kitchen } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { botanicalBySlug } from '../reference/botanicals';
+import { NO_OWN_PLANTS } from '../reference/plants';
 import type { Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
@@ -121,7 +122,7 @@ export function liquidAsMade({ plant, grams, waterMl, minutes, place }: HowMade,
   const way = wayOf(plant, grams, waterMl, minutes, place);
   const vessel = smallestVesselFor(kitchen.vessels, way, 1) ?? kitchen.vessels[0];
   if (!vessel) throw new InputError('liquidAsMade', 'vessels', 'a kitchen with a vessel', 'none');
-  return runBrew({ way, scale: 1, vessel, kitchen }).concentrate;
+  return runBrew({ way, scale: 1, vessel, kitchen, plants: NO_OWN_PLANTS }).concentrate;
 }
 
 /** Weighted strength of a usual glass of a plant: its usual dose by the middle of its advised time. */

@@ -1,7 +1,8 @@
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { waterDensity } from '../physics/water';
-import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
+import type { Botanical } from '../reference/botanicals';
+import { plantIn } from '../reference/plants';
 import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
@@ -10,7 +11,6 @@ import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import {
   addSugar,
   massG,
-  NO_LIQUID,
   pourTogether,
   portionOf,
   volumeMl,
@@ -18,7 +18,7 @@ import {
   withoutWater,
   type Liquid,
 } from '../liquid/liquid';
-import { stirredIn } from '../liquid/stirredIn';
+import { givenBy, stirredIn } from '../liquid/stirredIn';
 import { sugarForG } from '../sugar/infusedSyrup';
 import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { correctedTo } from './correctForVolume';
@@ -72,7 +72,7 @@ export type BrewRun = {
 export function runBrew(setup: BrewSetup): BrewRun {
   requirePositive('runBrew', 'scale', setup.scale, '');
   const factors = setup.factors ?? REFERENCE_FACTORS;
-  const plants = plantsOf(setup);
+  const plants = plantsIn(setup);
   const { history, stages } = timeline(setup, factors);
   const endMin = history.minutes;
   const press = isPressed(setup.way);
@@ -166,7 +166,7 @@ export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steam
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const { history, stages } = timeline(setup, factors);
   const clocks = clocksOf(history);
-  const plants = plantsOf(setup).flatMap(({ ingredient, botanical, grams }): BodyExposure[] => {
+  const plants = plantsIn(setup).flatMap(({ ingredient, botanical, grams }): BodyExposure[] => {
     const addition = additionOf({ ingredient, botanical, grams }, setup, stages, factors);
     const potency = ingredient.potency ?? 1;
     if (addition === 'all-at-once')
@@ -190,10 +190,10 @@ export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steam
 
 type Plant = { ingredient: BrewIngredient; botanical: Botanical; grams: number };
 
-const plantsOf = ({ way, scale }: BrewSetup): Plant[] =>
+const plantsIn = ({ way, scale, plants }: BrewSetup): Plant[] =>
   way.ingredients.map((ingredient) => ({
     ingredient,
-    botanical: botanicalBySlug(ingredient.plant),
+    botanical: plantIn(plants, ingredient.plant),
     grams: scaledGrams(ingredient, scale),
   }));
 
@@ -266,16 +266,8 @@ const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: nu
 function dissolvedFrom({ botanical: b, ingredient, grams }: Plant, extents: Extents, anyLot: number): Liquid {
   const potency = anyLot * (ingredient.potency ?? 1);
   const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
-  if (b.extractionClass === 'stirred_in') return stirredIn(b.slug, grams, potency);
-  const given = grams * extents.body * potency;
-  return {
-    ...NO_LIQUID,
-    bodyG: { [b.slug]: given * netBodyMax(b) },
-    harshG: { [b.slug]: grams * extents.harsh * potency * harshCut * b.harshMax },
-    sugarG: b.sugar > 0 ? { [`own:${b.slug}`]: given * b.sugar } : {},
-    acidG: given * b.citricEq,
-    caffeineMg: given * b.caffeineMgPerG,
-  };
+  if (b.extractionClass === 'stirred_in') return stirredIn(b, grams, potency);
+  return givenBy(b, grams * extents.body * potency, grams * extents.harsh * potency * harshCut);
 }
 
 /** At the very moment between two stages a history still has the temperature of the earlier one. */

@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from '../reference/plants';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { BrewWay, Lid } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
@@ -8,7 +9,7 @@ import { runBrew, type BrewRun } from './brewRun';
 const hot = ROSELLE_COOLER.brews[0].ways[0]!;
 const vessel = DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-3')!;
 const run = (change: Partial<BrewWay>): BrewRun =>
-  runBrew({ way: { ...hot, ...change }, scale: 1, vessel, kitchen: DEFAULT_KITCHEN });
+  runBrew({ way: { ...hot, ...change }, scale: 1, vessel, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS });
 const withLid = (lid: Lid): BrewRun => run({ stages: hot.stages.map((s) => (s.kind === 'steep' ? { ...s, lid } : s)) });
 const simmered = (lid: Lid): BrewRun =>
   run({

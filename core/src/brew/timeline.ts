@@ -12,6 +12,7 @@ import {
 import { endC, startC, temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
 import { closedLossWPerK, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
 import { massG, waterOf } from '../liquid/liquid';
+import type { Plants } from '../reference/plants';
 import type { BrewFactors } from './brewFactors';
 
 export type BrewSetup = {
@@ -20,6 +21,8 @@ export type BrewSetup = {
   scale: number;
   vessel: Vessel;
   kitchen: Kitchen;
+  /** the cook's own plants among its ingredients */
+  plants: Plants;
   factors?: BrewFactors;
   /** how long stages really took, min, where that is known */
   actualMinutes?: Readonly<Record<string, number>>;

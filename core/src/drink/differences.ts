@@ -1,11 +1,18 @@
-import { botanicalBySlug } from '../reference/botanicals';
+import { NO_OWN_PLANTS, plantIn, plantsOf, plantsTogether, type Plants } from '../reference/plants';
 import type { Brew, BrewIngredient, BrewWay, Drink, MixLine, Stage } from './drink';
 
 /** What changed from one version of a drink to another: one line a change, in the order of the recipe. */
 export function differencesBetween(before: Drink, after: Drink): string[] {
+  const { plants = NO_OWN_PLANTS } = plantsTogether(plantsOf(after), plantsOf(before));
   return [
     ...changedValue('name', before.name, after.name),
-    ...pairs(before.brews, after.brews, 'brew', (b) => b.name, brewDifferences),
+    ...pairs(
+      before.brews,
+      after.brews,
+      'brew',
+      (b) => b.name,
+      (x, y) => brewDifferences(x, y, plants),
+    ),
     ...pairs(before.mix, after.mix, 'part of the mix', (l) => l.name, lineDifferences),
     ...changedValue('glass', `${before.serve.glassMl} ml`, `${after.serve.glassMl} ml`),
     ...changedValue('ice to a glass', `${before.serve.iceG} g`, `${after.serve.iceG} g`),
@@ -39,20 +46,19 @@ const changedValue = (what: string, before: string, after: string): string[] =>
 
 const under = (what: string, lines: readonly string[]): string[] => lines.map((l) => `${what}, ${l}`);
 
-const brewDifferences = (a: Brew, b: Brew): string[] => [
+const brewDifferences = (a: Brew, b: Brew, plants: Plants): string[] => [
   ...changedValue('brew', a.name, b.name),
   ...pairs(
     a.ways,
     b.ways,
     `${b.name}, way`,
     (w) => w.shortName,
-    (x, y) => under(y.shortName, wayDifferences(x, y)),
+    (x, y) => under(y.shortName, wayDifferences(x, y, plants)),
   ),
 ];
 
-const plantName = (i: BrewIngredient): string => botanicalBySlug(i.plant).name;
-
-function wayDifferences(a: BrewWay, b: BrewWay): string[] {
+function wayDifferences(a: BrewWay, b: BrewWay, plants: Plants): string[] {
+  const plantName = (i: BrewIngredient): string => plantIn(plants, i.plant).name;
   return [
     ...changedValue('water', `${a.waterMl} ml`, `${b.waterMl} ml`),
     ...pairs(a.ingredients, b.ingredients, 'ingredient', plantName, (x, y) => [

@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from '../reference/plants';
 import fc from 'fast-check';
 import { runBrew } from '../brew/brewRun';
 import { bookOf, writtenTarget } from '../plan/houseStandard';
@@ -26,7 +27,7 @@ const way = ROSELLE_COOLER.brews[0].ways[0]!;
 const pot = DEFAULT_KITCHEN.vessels[1]!;
 const ids = (w: BrewWay): string[] => w.stages.map((s) => s.id);
 const strengthOf = (w: BrewWay): number => {
-  const { concentrate } = runBrew({ way: w, scale: 1, vessel: pot, kitchen: DEFAULT_KITCHEN });
+  const { concentrate } = runBrew({ way: w, scale: 1, vessel: pot, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS });
   return Object.values(concentrate.bodyG).reduce((sum, g) => sum + g, 0);
 };
 

@@ -1,5 +1,5 @@
 import { compareWays } from '../plan/compareWays';
-import { botanicals } from '../reference/botanicals';
+import { botanicalBySlug, botanicals } from '../reference/botanicals';
 import { BOOK } from './book';
 import { ROSELLE_COOLER } from './book/roselleCooler';
 import { ASSAM_CURRANT_LEAF, ROOIBOS_QUINCE } from './book/teas';
@@ -67,11 +67,11 @@ describe('schools', () => {
 
 describe('a dose as a ladder', () => {
   it('rises for every plant that has one, and turns above the boldest dose', () => {
-    for (const b of botanicals().filter((x) => hasLadder(x.slug))) {
-      const rungs = doseLadder(b.slug);
+    for (const b of botanicals().filter((x) => hasLadder(x))) {
+      const rungs = doseLadder(b);
       expect(rungs.every((r, i) => i === 0 || r.gPerL >= rungs[i - 1]!.gPerL)).toBe(true);
     }
-    expect(doseLadder('lavender_dried').at(-1)).toEqual({ gPerL: 3.75, word: 'turns soapy' });
-    expect(hasLadder('rooibos_cut')).toBe(false);
+    expect(doseLadder(botanicalBySlug('lavender_dried')).at(-1)).toEqual({ gPerL: 3.75, word: 'turns soapy' });
+    expect(hasLadder(botanicalBySlug('rooibos_cut'))).toBe(false);
   });
 });

@@ -1,4 +1,5 @@
-import { botanicalBySlug, type Botanical } from '../reference/botanicals';
+import type { Botanical } from '../reference/botanicals';
+import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import {
   afterStraining,
   mainStageOf,
@@ -36,17 +37,20 @@ export type School = {
   apply: (drink: Drink, target: PlanTarget) => { drink: Drink; target: PlanTarget } | undefined;
 };
 
-const plantOf = (i: BrewIngredient): Botanical => botanicalBySlug(i.plant);
+type Test = (i: BrewIngredient, plants: Plants) => boolean;
+/** A change of a way whose plants are of the table or of the drink. */
+type Change = (way: BrewWay, plants: Plants) => BrewWay;
+
 const isRole =
-  (...roles: string[]) =>
-  (i: BrewIngredient): boolean =>
-    roles.includes(plantOf(i).role);
-const isSpice = (i: BrewIngredient): boolean =>
-  plantOf(i).extractionClass === 'hard_spice' || isRole('spice', 'bark', 'seed')(i);
+  (...roles: string[]): Test =>
+  (i, plants) =>
+    roles.includes(plantIn(plants, i.plant).role);
+const isSpice: Test = (i, plants) =>
+  plantIn(plants, i.plant).extractionClass === 'hard_spice' || isRole('spice', 'bark', 'seed')(i, plants);
 const isTea = isRole('tea');
 const isHard = isRole('calyx', 'bark', 'root', 'berry');
 const isFlower = isRole('flower');
-const isStrong = (i: BrewIngredient): boolean => isSpice(i) || i.plant.startsWith('ginger');
+const isStrong: Test = (i, plants) => isSpice(i, plants) || i.plant.startsWith('ginger');
 
 const heatTo = (to: 'boil' | number): Stage => ({ id: 'heat', kind: 'heat', to, lid: 'closed', agitation: 'still' });
 const steepFor = (place: 'off-heat' | 'fridge', minutes: number): Stage => ({
@@ -70,13 +74,14 @@ const chill: Stage = { id: 'chill', kind: 'cool', toC: 20, by: 'ice-bath', lid: 
 function asWay(
   id: string,
   name: string,
-  applies: (way: BrewWay) => boolean,
-  change: (way: BrewWay) => BrewWay,
+  applies: (way: BrewWay, plants: Plants) => boolean,
+  change: Change,
 ): School['apply'] {
   return (drink, target) => {
     const way = wayOf(drink, target.wayId);
-    if (!way || !applies(way)) return undefined;
-    const own: BrewWay = { ...change(way), id: `school-${id}`, name: name.toLowerCase(), shortName: name };
+    const plants = plantsOf(drink);
+    if (!way || !applies(way, plants)) return undefined;
+    const own: BrewWay = { ...change(way, plants), id: `school-${id}`, name: name.toLowerCase(), shortName: name };
     const [first, ...rest] = drink.brews;
     const brew = { ...first, ways: [...first.ways.filter((w) => w.id !== own.id), own] };
     return {
@@ -102,20 +107,21 @@ function restaged(way: BrewWay, stages: readonly Stage[], entersAt: string): Bre
 }
 
 const only =
-  (test: (i: BrewIngredient) => boolean, change: (i: BrewIngredient) => BrewIngredient) =>
-  (way: BrewWay): BrewWay => ({
+  (test: Test, change: (i: BrewIngredient) => BrewIngredient): Change =>
+  (way, plants) => ({
     ...way,
-    ingredients: way.ingredients.map((i) => (test(i) ? change(i) : i)),
+    ingredients: way.ingredients.map((i) => (test(i, plants) ? change(i) : i)),
   });
 const times =
   (by: number) =>
   (i: BrewIngredient): BrewIngredient => ({ ...i, grams: i.grams * by });
 const has =
-  (test: (i: BrewIngredient) => boolean) =>
-  (way: BrewWay): boolean =>
-    way.ingredients.some(test);
+  (test: Test) =>
+  (way: BrewWay, plants: Plants): boolean =>
+    way.ingredients.some((i) => test(i, plants));
 const middle = (range: { min: number; max: number }): number => (range.min + range.max) / 2;
-const firstOf = (way: BrewWay, test: (i: BrewIngredient) => boolean): Botanical => plantOf(way.ingredients.find(test)!);
+const firstOf = (way: BrewWay, test: Test, plants: Plants): Botanical =>
+  plantIn(plants, way.ingredients.find((i) => test(i, plants))!.plant);
 const isHeated = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'heat' || s.kind === 'hold');
 const withoutLeaving = ({ leaves: _leaves, ...i }: BrewIngredient): BrewIngredient => i;
 
@@ -125,25 +131,28 @@ const changed = (way: BrewWay, stage: Stage, change: Partial<Stage>): BrewWay =>
 });
 
 /** Spices late: at two thirds of the main stage. */
-function spicesLate(way: BrewWay): BrewWay {
+function spicesLate(way: BrewWay, plants: Plants): BrewWay {
   const main = mainStageOf(way)!;
   return only(isSpice, (i) => ({
     ...withoutLeaving(i),
     enters: { stageId: main.id, atMin: Math.round((main.minutes * 2) / 3) },
-  }))(way);
+  }))(way, plants);
 }
 
-function spicesOffHeat(way: BrewWay): BrewWay {
+function spicesOffHeat(way: BrewWay, plants: Plants): BrewWay {
   const main = mainStageOf(way)!;
   if (main.kind === 'steep')
-    return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: main.id, atMin: 0 } }))(way);
+    return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: main.id, atMin: 0 } }))(way, plants);
   const rest: Stage = { ...steepFor('off-heat', 10), id: 'rest' };
   const at = way.stages.indexOf(main);
   const stages = [...way.stages.slice(0, at + 1), rest, ...way.stages.slice(at + 1)];
-  return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: rest.id, atMin: 0 } }))({ ...way, stages });
+  return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: rest.id, atMin: 0 } }))(
+    { ...way, stages },
+    plants,
+  );
 }
 
-function spicesToasted(way: BrewWay): BrewWay {
+function spicesToasted(way: BrewWay, plants: Plants): BrewWay {
   const toast: Stage = {
     id: 'toast',
     kind: 'toast',
@@ -152,10 +161,13 @@ function spicesToasted(way: BrewWay): BrewWay {
     lid: 'open',
     agitation: 'stirred-all-the-time',
   };
-  return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: toast.id, atMin: 0 } }))({
-    ...way,
-    stages: [toast, ...way.stages.filter((s) => s.kind !== 'toast')],
-  });
+  return only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: toast.id, atMin: 0 } }))(
+    {
+      ...way,
+      stages: [toast, ...way.stages.filter((s) => s.kind !== 'toast')],
+    },
+    plants,
+  );
 }
 
 /** Sugar is stirred into what was strained off, so much that the wish for sugar is met by it alone. */
@@ -207,7 +219,7 @@ const school = (
 ): School => ({ id, group, name, why, apply: apply(id, name) });
 
 /** A school that changes the way. */
-const way = (applies: (w: BrewWay) => boolean, change: (w: BrewWay) => BrewWay) => (id: string, name: string) =>
+const way = (applies: (w: BrewWay, plants: Plants) => boolean, change: Change) => (id: string, name: string) =>
   asWay(id, name, applies, change);
 
 /** The main schools, each with what it does to a drink. Times are the middle of what the botanical table advises. */
@@ -245,8 +257,8 @@ export const SCHOOLS: readonly School[] = [
     'short-and-hot',
     'Short and hot',
     'Aroma and grip; minutes matter.',
-    way(has(isTea), (w) => {
-      const tea = firstOf(w, isTea);
+    way(has(isTea), (w, plants) => {
+      const tea = firstOf(w, isTea, plants);
       const to = tea.hotC.max >= 99 ? 'boil' : middle(tea.hotC);
       return restaged(w, [heatTo(to), steepFor('off-heat', Math.round(middle(tea.hotMin)))], 'steep');
     }),
@@ -256,8 +268,8 @@ export const SCHOOLS: readonly School[] = [
     'long-and-cold',
     'Long and cold',
     'Hardly any bitterness. Where a steep in the sun was meant, this is the safe way to the same glass.',
-    way(has(isTea), (w) =>
-      restaged(w, [steepFor('fridge', Math.round(middle(firstOf(w, isTea).coldHours) * 60))], 'steep'),
+    way(has(isTea), (w, plants) =>
+      restaged(w, [steepFor('fridge', Math.round(middle(firstOf(w, isTea, plants).coldHours) * 60))], 'steep'),
     ),
   ),
   school(
@@ -266,7 +278,7 @@ export const SCHOOLS: readonly School[] = [
     'Spices from the start',
     'The deepest; a long simmer can turn clove and bark medicinal.',
     way(
-      (w) => has(isSpice)(w) && isHeated(w),
+      (w, plants) => has(isSpice)(w, plants) && isHeated(w),
       only(isSpice, (i) => ({ ...withoutLeaving(i), enters: { stageId: 'heat', atMin: 0 } })),
     ),
   ),
@@ -275,21 +287,21 @@ export const SCHOOLS: readonly School[] = [
     'spice-late',
     'Spices for the last third',
     'Fresher, less medicinal.',
-    way((w) => has(isSpice)(w) && isHeated(w) && mainStageOf(w) !== undefined, spicesLate),
+    way((w, plants) => has(isSpice)(w, plants) && isHeated(w) && mainStageOf(w) !== undefined, spicesLate),
   ),
   school(
     'spice',
     'spice-off-heat',
     'Spices only off the heat',
     'The lightest; keeps the top notes.',
-    way((w) => has(isSpice)(w) && isHeated(w) && mainStageOf(w) !== undefined, spicesOffHeat),
+    way((w, plants) => has(isSpice)(w, plants) && isHeated(w) && mainStageOf(w) !== undefined, spicesOffHeat),
   ),
   school(
     'spice',
     'spice-toasted',
     'Spices toasted first',
     'Rounder and warmer; a minute too long is burnt.',
-    way((w) => has(isSpice)(w) && isHeated(w), spicesToasted),
+    way((w, plants) => has(isSpice)(w, plants) && isHeated(w), spicesToasted),
   ),
   school(
     'dose',
@@ -447,8 +459,7 @@ export type DoseRung = { gPerL: number; word: string };
  * @returns rungs in rising order, g to a litre as served. The turn is a quarter above the table's highest dose: a house
  * estimate, and the note of harshness is the table's.
  */
-export function doseLadder(plant: string): readonly DoseRung[] {
-  const { dose, harshNote } = botanicalBySlug(plant);
+export function doseLadder({ dose, harshNote }: Botanical): readonly DoseRung[] {
   const turns = harshNote === 'none' ? [] : [{ gPerL: dose.high * 1.25, word: `turns ${harshNote}` }];
   return [
     { gPerL: dose.low, word: 'restrained' },
@@ -459,9 +470,5 @@ export function doseLadder(plant: string): readonly DoseRung[] {
 }
 
 /** Plants whose dose is a matter of schools: flowers, spices, and what is strong like them. */
-export const hasLadder = (plant: string): boolean => {
-  const { role, extractionClass } = botanicalBySlug(plant);
-  return (
-    ['flower', 'spice', 'bark', 'seed'].includes(role) || extractionClass === 'hard_spice' || plant.startsWith('ginger')
-  );
-};
+export const hasLadder = ({ slug, role, extractionClass }: Botanical): boolean =>
+  ['flower', 'spice', 'bark', 'seed'].includes(role) || extractionClass === 'hard_spice' || slug.startsWith('ginger');

@@ -1,9 +1,8 @@
 import { leafOf } from '../plan/planDrink';
 import type { Plan } from '../plan/planTypes';
 import { handsOnMinutes, totalMinutes } from '../plan/workTime';
-import { harshGPerL } from '../liquid/liquid';
-import { harshLimitGPerL } from '../liquid/strength';
-import { botanicalBySlug } from '../reference/botanicals';
+import { plantHarshness } from '../liquid/strength';
+import { plantIn, plantOf } from '../reference/plants';
 import type { Explanation } from './explanation';
 
 // What stands beside the strength of a glass: caffeine, acid, time, warming, and the second drink from a base.
@@ -12,20 +11,20 @@ const whole = (x: number, unit: string): string => `${x.toFixed(0)} ${unit}`;
 
 export function explainCaffeine(plan: Plan): Explanation {
   const { glass, target } = plan;
-  const sources = leafOf(plan).filter((l) => botanicalBySlug(l.plant).caffeineMgPerG > 0);
+  const sources = leafOf(plan).filter((l) => plantOf(plan.drink, l.plant).caffeineMgPerG > 0);
   return {
     title: 'Caffeine in a glass',
     exact: `${glass.liquid.caffeineMg.toFixed(1)} mg`,
     steps: [
       ...sources.map((l) => ({
         text: `${l.grams.toFixed(1)} g ${l.name}, all of it given`,
-        value: whole(l.grams * botanicalBySlug(l.plant).caffeineMgPerG, 'mg'),
+        value: whole(l.grams * plantOf(plan.drink, l.plant).caffeineMgPerG, 'mg'),
       })),
       { text: `of the jug in a glass of ${target.glassMl} ml`, value: whole(glass.liquid.caffeineMg, 'mg at most') },
     ],
     constants: sources.map((l) => ({
       name: l.name,
-      value: `${botanicalBySlug(l.plant).caffeineMgPerG} mg/g`,
+      value: `${plantOf(plan.drink, l.plant).caffeineMgPerG} mg/g`,
       source: 'botanical table',
     })),
   };
@@ -35,14 +34,14 @@ export function explainCaffeine(plan: Plan): Explanation {
 export function explainHarsh(plan: Plan): Explanation {
   const { liquid, figures } = plan.glass;
   const against = Object.keys(liquid.harshG)
-    .map((plant) => ({ plant, share: harshGPerL(liquid, plant) / harshLimitGPerL(plant) }))
+    .map((plant) => ({ plant, share: plantHarshness(liquid, plant) }))
     .filter((p) => p.share > 0.005);
   return {
     title: 'Harshness of the glass',
     exact: `${(100 * figures.harsh).toFixed(0)} % of the limit`,
     steps: [
       ...against.map((p) => ({
-        text: `${botanicalBySlug(p.plant).name}, of its own limit`,
+        text: `${plantIn(liquid.own, p.plant).name}, of its own limit`,
         value: `${(100 * p.share).toFixed(0)} %`,
       })),
       {
@@ -69,7 +68,7 @@ export function explainHarsh(plan: Plan): Explanation {
 export function explainAcid(plan: Plan): Explanation {
   const { glass, target } = plan;
   const acid = (glass.figures.acidGPerL * target.glassMl) / 1000;
-  const sources = leafOf(plan).filter((l) => botanicalBySlug(l.plant).citricEq > 0);
+  const sources = leafOf(plan).filter((l) => plantOf(plan.drink, l.plant).citricEq > 0);
   return {
     title: 'Acid in a glass, as citric',
     exact: `${acid.toFixed(2)} g`,
@@ -79,8 +78,8 @@ export function explainAcid(plan: Plan): Explanation {
     ],
     constants: sources.map((l) => ({
       name: l.name,
-      value: `${(100 * botanicalBySlug(l.plant).citricEq).toFixed(1)} % of its mass`,
-      source: `botanical table, ${botanicalBySlug(l.plant).confidence} confidence`,
+      value: `${(100 * plantOf(plan.drink, l.plant).citricEq).toFixed(1)} % of its mass`,
+      source: `botanical table, ${plantOf(plan.drink, l.plant).confidence} confidence`,
     })),
   };
 }

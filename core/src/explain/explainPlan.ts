@@ -7,7 +7,8 @@ import { BURNER_EFFICIENCY, SURFACE_STEAM } from '../heat/heating';
 import { CLOSED_LOSS } from '../heat/vessel';
 import { TWO_STEP } from '../heat/cooling';
 import { combineSigmas, likelyRange } from '../quantity/estimate';
-import { botanicalBySlug, netBodyMax, type Botanical } from '../reference/botanicals';
+import { netBodyMax, type Botanical } from '../reference/botanicals';
+import { plantIn, plantOf } from '../reference/plants';
 import { harshLimitGPerL, netBodyGPerL, strengthShares } from '../liquid/strength';
 import { sugarGPerL, type Liquid } from '../liquid/liquid';
 import { STRENGTH_BAND } from '../brew/steepCurve';
@@ -61,7 +62,7 @@ const writtenWay = (plan: Plan, b: PlannedBrew): BrewWay =>
 
 function explainLeaf(plan: Plan, brew: PlannedBrew, ingredientId: string): Explanation {
   const leaf = brew.leaf.find((l) => l.ingredientId === ingredientId)!;
-  const b = botanicalBySlug(leaf.plant);
+  const b = plantOf(plan.drink, leaf.plant);
   const written = writtenWay(plan, brew).ingredients.find((i) => i.id === ingredientId)!;
   return {
     title: b.name,
@@ -98,9 +99,9 @@ const plantConstants = (b: Botanical): Constant[] => [
     : []),
 ];
 
-const rateConstants = (brew: PlannedBrew): Constant[] =>
+const rateConstants = ({ drink }: Plan, brew: PlannedBrew): Constant[] =>
   brew.leaf.flatMap((l) => {
-    const b = botanicalBySlug(l.plant);
+    const b = plantOf(drink, l.plant);
     if (b.extractionClass === 'stirred_in') return [];
     const { body } = EXTRACTION_CLASSES[b.extractionClass];
     return [
@@ -200,7 +201,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
     ],
     likely: likelyMl(ledgerOf(b).steamMl, FACTOR_SIGMA.steam),
   }),
-  held: (_plan, b) => ({
+  held: (plan, b) => ({
     title: 'Held by the plants',
     exact: ml(ledgerOf(b).heldMl - ledgerOf(b).pressedMl),
     steps: [
@@ -208,7 +209,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
       { text: 'won back by pressing', value: ml(ledgerOf(b).pressedMl) },
     ],
     constants: b.leaf.map((l) => {
-      const row = botanicalBySlug(l.plant);
+      const row = plantOf(plan.drink, l.plant);
       return {
         name: `${row.name}: holds, and gives back when pressed`,
         value: `${row.absorbGPerG} g/g, ${percent(row.pressRecovery)}`,
@@ -237,20 +238,20 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
       likely: likelyMl(b.figures.volumeMl, b.sigmaLnVolume),
     };
   },
-  'concentrate-strength': (_plan, b) => ({
+  'concentrate-strength': (plan, b) => ({
     title: 'Strength of the concentrate',
     exact: times(b.figures.strengthX),
     steps: [
       { text: 'extract besides sugar and acid', value: gPerL(netBodyGPerL(b.concentrate)) },
       { text: 'each plant counted against its usual dose, against the house standard' },
       ...Object.entries(strengthShares(b.concentrate)).map(([p, share]) => ({
-        text: `of it from ${botanicalBySlug(p).name}`,
+        text: `of it from ${plantIn(b.concentrate.own, p).name}`,
         value: percent(share),
       })),
     ],
     constants: [
       { name: 'the house standard, ×1', value: 'the drink as written, run forward', source: 'worked out each time' },
-      ...rateConstants(b),
+      ...rateConstants(plan, b),
     ],
     likely: likelyTimes(b.figures.strengthX, b.sigmaLnStrength),
   }),
@@ -343,11 +344,14 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
       { text: 'not too harsh: below what this house bears', value: times(plan.houseHarshLimit) },
     ],
     constants: [
-      ...b.leaf.map((l) => ({
-        name: `${l.name}: harsh limit unsweetened`,
-        value: Number.isFinite(harshLimitGPerL(l.plant)) ? gPerL(harshLimitGPerL(l.plant)) : 'none, it is not harsh',
-        source: 'usual dose and longest advised time, by the model',
-      })),
+      ...b.leaf.map((l) => {
+        const limit = harshLimitGPerL(plantOf(plan.drink, l.plant));
+        return {
+          name: `${l.name}: harsh limit unsweetened`,
+          value: Number.isFinite(limit) ? gPerL(limit) : 'none, it is not harsh',
+          source: 'usual dose and longest advised time, by the model',
+        };
+      }),
       { name: 'sugar that halves harshness', value: '120 g/L', source: HOUSE },
     ],
   }),

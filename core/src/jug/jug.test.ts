@@ -1,3 +1,4 @@
+import { botanicalBySlug } from '../reference/botanicals';
 import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { portionOfVolume, pourTogether, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
@@ -12,8 +13,8 @@ import { goalsAfter, stateNote, type Taste } from './taste';
 /** A litre of a liquor of a strength in times of the usual dose, a third of its limit of harshness at ×1. */
 const liquor = (plant: string, x: number): Liquid => ({
   ...waterOf(1000),
-  bodyG: { [plant]: x / strengthWeightLPerG(plant) },
-  harshG: { [plant]: Math.min(2, harshLimitGPerL(plant) / 3) * x },
+  bodyG: { [plant]: x / strengthWeightLPerG(botanicalBySlug(plant)) },
+  harshG: { [plant]: Math.min(2, harshLimitGPerL(botanicalBySlug(plant)) / 3) * x },
 });
 const syrup = (ml: number): Liquid =>
   toldLiquid({ kind: 'syrup', brix: 50, sweetener: 'white_sugar' }, ml, DEFAULT_KITCHEN);

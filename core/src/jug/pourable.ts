@@ -1,9 +1,10 @@
 import { JUICES, type Juice, type JuiceName } from '../acid/acidSources';
 import { liquidAsMade, type HowMade } from '../blend/stretch';
 import type { Kitchen } from '../drink/drink';
-import { NO_LIQUID, portionOf, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { NO_LIQUID, ownSugarOf, portionOf, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
+import { givenBy } from '../liquid/stirredIn';
 import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
 import type { Facts, IngredientFact } from '../safety/facts';
 import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
@@ -82,16 +83,7 @@ function readLiquid(plant: string, brix: number): Liquid {
   requireInRange('toldLiquid', 'brix', brix, POURABLE_RANGES.readBrix);
   const b = botanicalBySlug(plant);
   const all = netBodyMax(b) + b.harshMax + b.sugar + b.citricEq;
-  const share = (x: number): number => (all > 0 ? (brix * x) / all : 0);
-  return {
-    ...NO_LIQUID,
-    waterG: 100 - brix,
-    bodyG: { [b.slug]: share(netBodyMax(b)) },
-    harshG: { [b.slug]: share(b.harshMax) },
-    sugarG: b.sugar > 0 ? { [`own:${b.slug}`]: share(b.sugar) } : {},
-    acidG: share(b.citricEq),
-    caffeineMg: all > 0 ? (brix / all) * b.caffeineMgPerG : 0,
-  };
+  return { ...givenBy(b, all > 0 ? brix / all : 0), waterG: 100 - brix };
 }
 
 /** 100 g of it. */
@@ -106,7 +98,7 @@ function juiceLiquid(name: JuiceName): Liquid {
   const massG = waterDensity(20) + 4 * juice.brix;
   const solidsG = (massG * juice.brix) / 100;
   const acidG = Math.min(solidsG, juice.citricGPerL.value);
-  return { ...NO_LIQUID, waterG: massG - solidsG, sugarG: { [`own:${name}`]: solidsG - acidG }, acidG };
+  return { ...NO_LIQUID, waterG: massG - solidsG, sugarG: { [ownSugarOf(name)]: solidsG - acidG }, acidG };
 }
 
 /** The rules' name of a juice. */

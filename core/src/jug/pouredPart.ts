@@ -1,4 +1,6 @@
 import type { Liquid } from '../liquid/liquid';
+import { isOwnPlantId } from '../reference/ownPlants';
+import { ownPlantIn, type Plants } from '../reference/plants';
 import type { Facts } from '../safety/facts';
 import type { Pourable } from './pourable';
 
@@ -15,3 +17,20 @@ export type PouredPart = {
   /** the pour that it was at its own source, so that taking it back takes that back too */
   pourEventId?: string;
 };
+
+/**
+ * The cook's own plants whose figures a liquid does not bring along: earlier releases left them to the house. They are looked up there when such a liquid is read.
+ */
+export function plantsMissingIn({ bodyG, harshG, own }: Liquid): string[] {
+  const all = new Set([...Object.keys(bodyG), ...Object.keys(harshG)]);
+  return [...all].filter((plant) => isOwnPlantId(plant) && !ownPlantIn(own, plant));
+}
+
+/** A liquid with the figures it lacks, as far as the house still has them. */
+export function withPlantsOf(house: Plants, l: Liquid): Liquid {
+  const found = plantsMissingIn(l).flatMap((plant) => {
+    const figures = ownPlantIn(house, plant);
+    return figures ? [[plant, figures] as const] : [];
+  });
+  return found.length === 0 ? l : { ...l, own: { ...l.own, ...Object.fromEntries(found) } };
+}

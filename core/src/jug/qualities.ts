@@ -1,7 +1,8 @@
 import { absorptivity } from '../colour/liquorColour';
-import { acidGPerL, bodyGPerL, harshGPerL, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
-import { harshLimitGPerL, strengthShares, weightedStrength } from '../liquid/strength';
-import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
+import { acidGPerL, bodyGPerL, ownSugarOf, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { rawHarsh, strengthShares, weightedStrength } from '../liquid/strength';
+import { netBodyMax } from '../reference/botanicals';
+import { plantIn } from '../reference/plants';
 import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 
 // What is wanted of a jug, each a figure per litre that adds when liquids are poured together: so a solver can weigh them.
@@ -18,17 +19,13 @@ export function sweetGPerL(l: Liquid): number {
 const sweetnessOf = (kind: string): number =>
   (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind]?.sweetness.value ?? 1;
 
-/** Harshness before sugar masks it, in drinker's limits. */
-export const rawHarsh = (l: Liquid): number =>
-  Object.keys(l.harshG).reduce((sum, plant) => sum + harshGPerL(l, plant) / harshLimitGPerL(plant), 0);
-
 const BANDS = Array.from({ length: 16 }, (_, i) => 400 + 20 * i);
 
 /** Depth of colour: what the liquid swallows of all visible light, as mean absorbance to a centimetre. */
 export function colourDepthPerCm(l: Liquid, ph = acidGPerL(l) > 0.5 ? 3 : 6.5): number {
   let depth = 0;
   for (const plant in l.bodyG) {
-    const b = botanicalBySlug(plant);
+    const b = plantIn(l.own, plant);
     if (b.colourFamily === 'none' || netBodyMax(b) === 0) continue;
     const gPerL = (bodyGPerL(l, plant) * b.bodyMax) / netBodyMax(b);
     for (const band of BANDS) depth += (gPerL * absorptivity(b.colourFamily, band, ph)) / BANDS.length;
@@ -57,7 +54,7 @@ export type Flavour = string;
 /** Content of one flavour, g/L: a plant's body, or a juice's own sugar. */
 export const flavourGPerL = (l: Liquid, flavour: Flavour): number => {
   const litres = volumeMl(l) / 1000;
-  return litres === 0 ? 0 : ((l.bodyG[flavour] ?? 0) + (l.sugarG[`own:${flavour}`] ?? 0)) / litres;
+  return litres === 0 ? 0 : ((l.bodyG[flavour] ?? 0) + (l.sugarG[ownSugarOf(flavour)] ?? 0)) / litres;
 };
 
 /** Flavours that a drinker could name: at least a thirtieth of the strength, or a gram a litre of a fruit's sugar. */

@@ -3,7 +3,8 @@ import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
 import { FELT, NOISE } from '../taste/preference';
 import { weightedStrength } from '../liquid/strength';
-import { flavourGPerL, rawHarsh, sweetGPerL, type Flavour } from './qualities';
+import { rawHarsh } from '../liquid/strength';
+import { flavourGPerL, sweetGPerL, type Flavour } from './qualities';
 
 /** What was said of a jug: how it was tasted comes first, because warm tastes sweeter and ice thins. */
 export type Taste = {

@@ -2,6 +2,7 @@ import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
 import { BRIX, sucroseDensity } from '../sugar/sucroseSolution';
 import { waterDensity } from '../physics/water';
+import { plantsTogether, type Plants } from '../reference/plants';
 
 export type ByKind = Readonly<Record<string, number>>;
 
@@ -19,6 +20,8 @@ export type Liquid = {
   readonly acidG: number;
   readonly caffeineMg: number;
   readonly ethanolG: number;
+  /** figures of the cook's own plants that are in it, so that it can be judged by itself wherever it is poured */
+  readonly own?: Plants;
 };
 
 export const NO_LIQUID: Liquid = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
@@ -54,7 +57,11 @@ export const addSugar = (l: Liquid, sugarG: number, kind: string): Liquid => ({
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {
   // Filled in place, then handed out as read-only: this runs some hundred times in a plan.
   const sum = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
-  for (const l of liquids) {
+  let own: Plants | undefined;
+  for (const one of liquids) {
+    const { plants, renamed } = plantsTogether(own, one.own);
+    own = plants;
+    const l = withNames(one, renamed);
     sum.waterG += l.waterG;
     sum.acidG += l.acidG;
     sum.caffeineMg += l.caffeineMg;
@@ -63,7 +70,25 @@ export function pourTogether(...liquids: readonly Liquid[]): Liquid {
     addInto(sum.harshG, l.harshG);
     addInto(sum.sugarG, l.sugarG);
   }
-  return sum;
+  return own ? { ...sum, own } : sum;
+}
+
+/** A plant's own sugar stands under this name. */
+export const ownSugarOf = (plant: string): string => `own:${plant}`;
+
+/** A liquid whose plants go by other names. */
+function withNames(l: Liquid, renamed: Readonly<Record<string, string>>): Liquid {
+  const names = Object.entries(renamed);
+  if (names.length === 0) return l;
+  const sugars = Object.fromEntries(names.map(([from, to]) => [ownSugarOf(from), ownSugarOf(to)]));
+  const under = (kinds: ByKind, other: Readonly<Record<string, string>>): ByKind =>
+    Object.fromEntries(Object.entries(kinds).map(([kind, g]) => [other[kind] ?? kind, g]));
+  return {
+    ...l,
+    bodyG: under(l.bodyG, renamed),
+    harshG: under(l.harshG, renamed),
+    sugarG: under(l.sugarG, sugars),
+  };
 }
 
 function addInto(sum: Record<string, number>, kinds: ByKind): void {
@@ -81,6 +106,7 @@ export function portionOf(l: Liquid, share: number): Liquid {
     acidG: l.acidG * share,
     caffeineMg: l.caffeineMg * share,
     ethanolG: l.ethanolG * share,
+    ...(l.own ? { own: l.own } : {}),
   };
 }
 

@@ -98,15 +98,15 @@ describe('what to get', () => {
 
 describe('what instead', () => {
   it('names what is like it, weighed to count as much, never the plant itself', () => {
-    const [first] = substitutesFor('ginger_fresh', 30);
+    const [first] = substitutesFor(botanicalBySlug('ginger_fresh'), 30);
     expect(first!.plant).toBe('ginger_dried_cut');
     const { dose } = botanicalBySlug('ginger_dried_cut');
     expect(first!.grams).toBeCloseTo((30 * dose.typical) / botanicalBySlug('ginger_fresh').dose.typical, 1);
-    for (const b of botanicals()) expect(substitutesFor(b.slug, 10).map((s) => s.plant)).not.toContain(b.slug);
+    for (const b of botanicals()) expect(substitutesFor(b, 10).map((s) => s.plant)).not.toContain(b.slug);
   });
   it('says what changes: caffeine, acid, colour, pace', () => {
     const changes = (plant: string, instead: string): readonly string[] | undefined =>
-      substitutesFor(plant, 10).find((s) => s.plant === instead)?.changes;
+      substitutesFor(botanicalBySlug(plant), 10).find((s) => s.plant === instead)?.changes;
     expect(changes('black_tea_leaf', 'black_tea_bag')).toEqual(['another pace: watch the time']);
     expect(changes('rosehip_dried_cut', 'roselle_fresh')).toContain('sharper');
     expect(changes('lavender_dried', 'jasmine_dried')).toEqual(['another colour', 'can turn bitter']);

@@ -1,6 +1,7 @@
 import { leafOf, type Plan } from '../plan/planDrink';
 import { roundTo } from '../quantity/kitchenMeasures';
-import { botanicalBySlug } from '../reference/botanicals';
+import type { Botanical } from '../reference/botanicals';
+import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import { FRUITS, fruitYield, type Fruit } from '../reference/fruit';
 import { SWEETENERS } from '../sugar/sweeteners';
 import { pickingOf, type Picking } from './picking';
@@ -40,19 +41,21 @@ export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): Shoppi
   }
   for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
   for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
-  return [...needs].map(([plant, needG]) => lineOf(plant, needG, pantry));
+  return [...needs].map(([plant, needG]) => lineOf(plant, needG, pantry, plantsOf(plan.drink)));
 }
 
-function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[]): ShoppingLine {
+function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[], plants: Plants): ShoppingLine {
+  const sweetener = sweetenerOf(plant);
+  const b = sweetener ? undefined : plantIn(plants, plant);
   const entry = entryOf(pantry, plant);
   const haveG = onHandG(entry);
   const missing = needG - haveG;
   return {
     plant,
-    name: nameOf(plant),
+    name: (sweetener ?? b)!.name,
     needG,
     haveG,
-    buy: missing > 0.05 ? inShopUnits(plant, missing, entry) : undefined,
+    buy: missing > 0.05 ? inShopUnits(plant, b, missing, entry) : undefined,
     picking: pickingOf(plant),
     cost: entry?.pricePerKg === undefined ? undefined : (needG / 1000) * entry.pricePerKg,
   };
@@ -60,7 +63,6 @@ function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[]): S
 
 const sweetenerOf = (kind: string): { name: string } | undefined =>
   (SWEETENERS as Readonly<Record<string, { name: string }>>)[kind];
-const nameOf = (plant: string): string => sweetenerOf(plant)?.name ?? botanicalBySlug(plant).name;
 
 /** The whole fruit that a juice or fresh fruit comes from; small fruit is bought by weight. */
 function fruitOf(plant: string): Fruit | undefined {
@@ -70,7 +72,12 @@ function fruitOf(plant: string): Fruit | undefined {
   return found && found.pieceG >= 40 ? found : undefined;
 }
 
-function inShopUnits(plant: string, missingG: number, entry: PantryEntry | undefined): ShoppingLine['buy'] {
+function inShopUnits(
+  plant: string,
+  b: Botanical | undefined,
+  missingG: number,
+  entry: PantryEntry | undefined,
+): ShoppingLine['buy'] {
   const fruit = fruitOf(plant);
   if (fruit) {
     const given = fruitYield(fruit, 1);
@@ -82,7 +89,6 @@ function inShopUnits(plant: string, missingG: number, entry: PantryEntry | undef
     const pieces = Math.ceil(missingG / perPiece) + SPARE;
     return { grams: pieces * fruit.pieceG, text: `${pieces} × ${fruit.name.toLowerCase()}`, spare: true };
   }
-  const b = sweetenerOf(plant) ? undefined : botanicalBySlug(plant);
   if (b?.pieceG && b.pieceName && (b.form === 'bag' || b.pieceG >= BOUGHT_BY_PIECE_G)) {
     const own = entry?.measures?.pieceG ?? b.pieceG;
     const spare = b.form === 'fresh' ? SPARE : 0;

@@ -1,4 +1,4 @@
-import { botanicalBySlug, botanicals, netBodyMax, type Botanical } from '../reference/botanicals';
+import { botanicals, netBodyMax, type Botanical } from '../reference/botanicals';
 
 /** Another plant in the place of one that is missing: how much, and what changes. */
 export type Substitute = { plant: string; name: string; grams: number; changes: readonly string[] };
@@ -7,8 +7,7 @@ export type Substitute = { plant: string; name: string; grams: number; changes: 
  * What can stand in for a plant, nearest first: the same part in the drink at the same strength, weighed so that it counts
  * as much. Likeness is a house estimate from role, pace, acid, colour and caffeine; taste decides.
  */
-export function substitutesFor(plant: string, grams: number, most = 4): Substitute[] {
-  const b = botanicalBySlug(plant);
+export function substitutesFor(b: Botanical, grams: number, most = 4): Substitute[] {
   return botanicals()
     .filter((o) => o.slug !== b.slug && likeness(b, o) < 3.2 && netBodyMax(o) > 0)
     .sort((a, c) => likeness(b, a) - likeness(b, c))

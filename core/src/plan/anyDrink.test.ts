@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from '../reference/plants';
 import fc from 'fast-check';
 import { runBrew, type BrewRun } from '../brew/brewRun';
 import { BOOK } from '../drink/book';
@@ -196,6 +197,7 @@ describe('stages of every kind', () => {
       scale: 1,
       vessel: DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-2')!,
       kitchen: DEFAULT_KITCHEN,
+      plants: NO_OWN_PLANTS,
     });
   const steeped = [heat, steepOffHeat(10), strain('sieve')];
   const plain = run(steeped, 'heat');
@@ -259,7 +261,7 @@ describe('stages of every kind', () => {
       ingredients: [{ id: 'lime', plant: 'lime_juice', grams: 100, enters: enters('heat') }],
     };
     const vessel = DEFAULT_KITCHEN.vessels.find((v) => v.id === 'pot-2')!;
-    const { liquor } = runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN }).at(0);
+    const { liquor } = runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS }).at(0);
     expect(massG(liquor) - 1300 * 0.9982).toBeCloseTo(100, 0);
   });
   it('refuses what belongs before or after the strain, naming it', () => {

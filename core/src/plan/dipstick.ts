@@ -1,6 +1,6 @@
 import { heightCm, levelCm, type Vessel } from '../heat/vessel';
 import { justCoverMl } from '../quantity/level';
-import { botanicalBySlug } from '../reference/botanicals';
+import { plantIn } from '../reference/plants';
 import type { PlannedBrew } from './planTypes';
 
 /** A mark on the strip: how far from the bottom of the pot, and what it says. */
@@ -35,7 +35,7 @@ function brewMarks(vessel: Vessel, brew: PlannedBrew): DipMark[] {
   const level = (ml: number, label: string): DipMark => ({ heightMm: levelCm(vessel, ml) * 10, label, kind: 'level' });
   const perPot = (x: number): number => x / brew.pots;
   const heapMl = brew.leaf.reduce((sum, l) => {
-    const { cupG } = botanicalBySlug(l.plant);
+    const { cupG } = plantIn(brew.concentrate.own, l.plant);
     return sum + perPot(l.grams) * (cupG ? 236.588 / cupG : HEAP_ML_PER_G);
   }, 0);
   const coverMl = justCoverMl({ heapMl, openingCm2: Math.PI * (vessel.diameterCm / 2) ** 2 });

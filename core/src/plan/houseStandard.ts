@@ -12,7 +12,7 @@ import {
 import { InputError } from '../quantity/errors';
 import { NO_LIQUID, portionOfVolume, pourTogether, sugarGPerL, volumeMl, type Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
-import { knowPlants } from '../reference/ownPlants';
+import { plantsOf } from '../reference/plants';
 import { iceFor, pourGlass } from './glass';
 import { lineLiquid } from './mixLines';
 import { smallestVesselFor } from './vesselChoice';
@@ -48,11 +48,10 @@ export const bookStandard = (drink: Drink): number => bookOf(drink).standard;
 const BOOKS = new WeakMap<Drink, Book>();
 
 function runBook(drink: Drink): Book {
-  knowPlants(drink.plants);
   const kitchen = DEFAULT_KITCHEN;
   const brewed = new Map(drink.brews.map((b) => [b.id, bookBrew(drink, b.id)]));
   const liquidOf = (line: MixLine): Liquid =>
-    line.from.kind === 'brew' ? brewed.get(line.from.brewId)! : lineLiquid(line.from, 1000);
+    line.from.kind === 'brew' ? brewed.get(line.from.brewId)! : lineLiquid(line.from, 1000, plantsOf(drink));
   const inJug = drink.mix.filter((l) => l.at === 'jug');
   const fixed = inJug.map((l) => (l.book === 'all' ? volumeMl(liquidOf(l)) : l.book === 'rest' ? 0 : l.book));
   const restMl = drink.book.jugMl - fixed.reduce((sum, ml) => sum + ml, 0);
@@ -90,7 +89,7 @@ function bookBrew(drink: Drink, brewId: string): Liquid {
   if (!way) throw new InputError('bookOf', 'book.wayId', `a way of ${drink.id}`, drink.book.wayId);
   const vessel = smallestVesselFor(DEFAULT_KITCHEN.vessels, way, 1);
   if (!vessel) throw new InputError('bookOf', 'waterMl', 'an amount that fits the default kitchen', way.waterMl);
-  return runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN }).concentrate;
+  return runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN, plants: plantsOf(drink) }).concentrate;
 }
 
 /**
@@ -130,7 +129,7 @@ export const atGlassOf = (drink: Drink, glassMl: number): Liquid =>
   pourTogether(
     ...drink.mix
       .filter((l) => l.at === 'glass' && shareAtGlass(l) > 0)
-      .map((l) => lineLiquid(l.from, shareAtGlass(l) * glassMl)),
+      .map((l) => lineLiquid(l.from, shareAtGlass(l) * glassMl, plantsOf(drink))),
   );
 
 /**

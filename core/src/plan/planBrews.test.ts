@@ -4,12 +4,13 @@ import { scaledGrams, type BrewWay } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { acidGPerL, sugarGPerL, syrupOf, volumeMl, waterOf } from '../liquid/liquid';
 import { strengthShares, weightedStrength } from '../liquid/strength';
+import { NO_OWN_PLANTS } from '../reference/plants';
 import { massesForSyrup } from '../sugar/syrup';
 import { compareWays, methodsOf } from './compareWays';
 import { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid } from './planBrews';
 import { planBackwards } from './backwards';
 
-const roselle: FreeBrew = { id: 'roselle', way: ROSELLE_COOLER.brews[0].ways[0]! };
+const roselle: FreeBrew = { id: 'roselle', way: ROSELLE_COOLER.brews[0].ways[0]!, plants: NO_OWN_PLANTS };
 const rooibosWay: BrewWay = {
   ...ROSELLE_COOLER.brews[0].ways[0]!,
   id: 'rooibos',
@@ -26,7 +27,7 @@ const rooibosWay: BrewWay = {
     },
   ],
 };
-const rooibos: FreeBrew = { id: 'rooibos', way: rooibosWay };
+const rooibos: FreeBrew = { id: 'rooibos', way: rooibosWay, plants: NO_OWN_PLANTS };
 const syrup: GivenLiquid = { id: 'syrup', liquid: syrupOf(massesForSyrup({ volumeMl: 5000, brix: 50 })) };
 const water: GivenLiquid = { id: 'water', liquid: waterOf(20_000) };
 const liquids = [syrup, water];

@@ -12,12 +12,12 @@ import {
   volumeMl,
   type Liquid,
 } from '../liquid/liquid';
-import { strengthWeightLPerG, weightedStrength } from '../liquid/strength';
-import { bodyGPerL } from '../liquid/liquid';
+import { plantStrength, weightedStrength } from '../liquid/strength';
+import type { Plants } from '../reference/plants';
 import { smallestVesselFor } from './vesselChoice';
 
 /** A brew whose size is free. */
-export type FreeBrew = { id: string; way: BrewWay; factors?: BrewFactors };
+export type FreeBrew = { id: string; way: BrewWay; plants: Plants; factors?: BrewFactors };
 
 /** A liquid that is there as it is: syrup, juice, water, something from the shelf. */
 export type GivenLiquid = { id: string; liquid: Liquid; minMl?: number; maxMl?: number };
@@ -115,14 +115,14 @@ function requireKnown(brews: readonly FreeBrew[], liquids: readonly GivenLiquid[
 
 /** A brew of a size, in the fewest equal pots that hold it. */
 function makeBrew(
-  { id, way, factors = REFERENCE_FACTORS }: FreeBrew,
+  { id, way, plants, factors = REFERENCE_FACTORS }: FreeBrew,
   scale: number,
   kitchen: Kitchen,
 ): PlannedBrew | undefined {
   for (let pots = 1; pots <= MOST_POTS; pots++) {
     const vessel = smallestVesselFor(kitchen.vessels, way, scale / pots);
     if (!vessel) continue;
-    const run = runBrew({ way, scale: scale / pots, vessel, kitchen, factors });
+    const run = runBrew({ way, scale: scale / pots, vessel, kitchen, plants, factors });
     return { id, scale, pots, vessel, run, concentrate: portionOf(run.concentrate, pots) };
   }
   return undefined;
@@ -156,8 +156,6 @@ function blendJug(
   );
   return { id: jug.id, volumesMl: result.volumesMl, liquid, missed: result.missed };
 }
-
-const plantStrength = (l: Liquid, plant: string): number => strengthWeightLPerG(plant) * bodyGPerL(l, plant);
 
 function qualitiesOf(l: Liquid, plants: readonly string[]): Record<string, number> {
   if (volumeMl(l) === 0) return {};

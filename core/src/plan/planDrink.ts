@@ -21,8 +21,7 @@ import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { inKitchenMeasure, roundTo } from '../quantity/kitchenMeasures';
 import { describeRange } from '../quantity/range';
-import { botanicalBySlug } from '../reference/botanicals';
-import { knowPlants } from '../reference/ownPlants';
+import { plantIn, plantOf, plantsOf } from '../reference/plants';
 import { BURNER_EFFICIENCY, heatingSegment } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
 import { massesForSyrup } from '../sugar/syrup';
@@ -73,7 +72,6 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
  * @throws InputError for a target outside its accepted range
  */
 export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): PlanResult {
-  knowPlants(drink.plants);
   requireTarget(drink, target);
   const solver = new DrinkSolver(drink, target, kitchen, REFERENCE_FACTORS);
   const jugVessel = smallestHolding(
@@ -144,7 +142,7 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
     pots: b.pots,
     vessel: b.vessel,
     run: b.run,
-    leaf: b.way.ingredients.map((x) => plannedLeaf(x, kitchen)),
+    leaf: b.way.ingredients.map((x) => plannedLeaf(x, solver)),
     waterMl: b.way.waterMl,
     sweetenedG: scaleKinds(b.run.sweetenedG, b.pots),
     concentrate: b.concentrate,
@@ -211,11 +209,11 @@ type Made = SolvedBrew & ReturnType<typeof runOf>;
 
 /** One pot's run, and what all pots give. */
 function runOf(
-  { kitchen }: DrinkSolver,
+  { kitchen, drink }: DrinkSolver,
   { way, pots, vessel }: Pick<SolvedBrew, 'way' | 'pots' | 'vessel'>,
   factors: BrewFactors,
 ): { setup: BrewSetup; run: ReturnType<typeof runBrew>; concentrate: Liquid } {
-  const setup: BrewSetup = { way, scale: 1 / pots, vessel, kitchen, factors };
+  const setup: BrewSetup = { way, scale: 1 / pots, vessel, kitchen, plants: plantsOf(drink), factors };
   const run = runBrew(setup);
   return { setup, run, concentrate: portionOf(run.concentrate, pots) };
 }
@@ -258,8 +256,8 @@ const atGlassMl = (drink: Drink, glassMl: number): Record<string, number> =>
     ),
   );
 
-function plannedLeaf({ id, plant, grams, cut }: BrewIngredient, kitchen: Kitchen): PlannedLeaf {
-  const b = botanicalBySlug(plant);
+function plannedLeaf({ id, plant, grams, cut }: BrewIngredient, { drink, kitchen }: DrinkSolver): PlannedLeaf {
+  const b = plantOf(drink, plant);
   const measure = inKitchenMeasure(grams, { ...b, ...kitchen.measures?.[plant] });
   return { ingredientId: id, plant, name: b.name, grams, measure, ...(cut ? { cut } : {}) };
 }
@@ -299,7 +297,7 @@ function spread(solver: DrinkSolver, made: Made): { sigmaLnVolume: number; sigma
 /** What is not known of single plants, by their share in the brew's strength: a packet that was never brewed widens it. */
 const plantSigmas = ({ concentrate }: Made): number[] =>
   Object.entries(strengthShares(concentrate)).map(
-    ([plant, share]) => share * (botanicalBySlug(plant).strengthSigmaLn ?? 0),
+    ([plant, share]) => share * (plantIn(concentrate.own, plant).strengthSigmaLn ?? 0),
   );
 
 /** All brews of the jug cool together, at their mean temperature, each pot in its own bath. */

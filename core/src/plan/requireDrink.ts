@@ -1,7 +1,6 @@
 import type { Drink } from '../drink/drink';
 import { InputError } from '../quantity/errors';
-import { botanicals } from '../reference/botanicals';
-import { knowPlants } from '../reference/ownPlants';
+import { plantsOf, requirePlant } from '../reference/plants';
 import { SWEETENERS } from '../sugar/sweeteners';
 import { bookOf } from './houseStandard';
 import { requireTarget } from './planDrink';
@@ -11,7 +10,7 @@ import { requireTarget } from './planDrink';
  * @throws InputError naming the field that is at fault
  */
 export function requireDrink(drink: Drink): void {
-  knowPlants(drink.plants);
+  const plants = plantsOf(drink);
   const unique = (field: string, ids: readonly string[]): void => {
     const twice = ids.find((id, i) => ids.indexOf(id) !== i);
     if (twice !== undefined) throw new InputError('requireDrink', field, 'ids that are each there once', twice);
@@ -39,7 +38,7 @@ export function requireDrink(drink: Drink): void {
         `${at}.ingredients`,
         way.ingredients.map((i) => i.id),
       );
-      for (const i of way.ingredients) requirePlant(`${at}.ingredients.${i.id}.plant`, i.plant, drink);
+      for (const i of way.ingredients) requirePlant('requireDrink', `${at}.ingredients.${i.id}.plant`, i.plant, plants);
       for (const s of way.stages) if (s.kind === 'dissolve') requireSweetener(`${at}.stages.${s.id}`, s.sweetener);
     }
   }
@@ -47,7 +46,7 @@ export function requireDrink(drink: Drink): void {
   for (const { id, from } of drink.mix) {
     if (from.kind === 'brew' && !brewIds.includes(from.brewId))
       throw new InputError('requireDrink', `mix.${id}.from.brewId`, `one of ${brewIds.join(', ')}`, from.brewId);
-    if (from.kind === 'juice') requirePlant(`mix.${id}.from.plant`, from.plant, drink);
+    if (from.kind === 'juice') requirePlant('requireDrink', `mix.${id}.from.plant`, from.plant, plants);
     if (from.kind === 'syrup') requireSweetener(`mix.${id}.from.sweetener`, from.sweetener);
   }
   if (!drink.mix.some((l) => l.from.kind === 'brew' && l.at === 'jug'))
@@ -55,11 +54,6 @@ export function requireDrink(drink: Drink): void {
   if (!(bookOf(drink).standard > 0))
     throw new InputError('requireDrink', 'brews', 'at least one plant that gives taste', 'none');
   requireTarget(drink, drink.defaults);
-}
-
-function requirePlant(field: string, plant: string, { plants = [] }: Drink): void {
-  if (!botanicals().some((b) => b.slug === plant) && !plants.some((p) => p.id === plant))
-    throw new InputError('requireDrink', field, 'a plant of the table, or one that the drink brings along', plant);
 }
 
 function requireSweetener(field: string, kind: string): void {

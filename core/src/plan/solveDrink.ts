@@ -19,6 +19,7 @@ import { acidGPerL, sugarGPerL, volumeMl, waterOf, type Liquid } from '../liquid
 import { weightedStrength } from '../liquid/strength';
 import { iceFor, jugForGlass } from './glass';
 import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
+import { plantsOf } from '../reference/plants';
 import { isEndless, lineLiquid } from './mixLines';
 import type { JugWanted, OnHand } from './mixJug';
 import { planBrews, type BrewsPlan, type GivenLiquid, type PlannedJug } from './planBrews';
@@ -208,7 +209,7 @@ export class DrinkSolver {
   private attempt(density: number): Attempt {
     const ways = this.brews.map((b) => ({ ...b, way: denser(b.way, density) }));
     const result = planBrews({
-      brews: ways.map((b) => ({ id: b.lineId, way: b.way, factors: this.factors })),
+      brews: ways.map((b) => ({ id: b.lineId, way: b.way, plants: plantsOf(this.drink), factors: this.factors })),
       liquids: [
         ...this.drink.mix.filter((l) => l.at === 'jug' && l.from.kind !== 'brew').map((l) => this.given(l)),
         ...(this.target.second ? [{ id: SECOND_WATER, liquid: waterOf(this.target.second.litres * 1000) }] : []),
@@ -297,7 +298,7 @@ export class DrinkSolver {
 
   private given(line: MixLine): GivenLiquid {
     const plentyMl = this.jugWanted.volumeMl * 2;
-    const liquid = lineLiquid(line.from, plentyMl);
+    const liquid = lineLiquid(line.from, plentyMl, plantsOf(this.drink));
     const perLitreMl = fixedPerLitreMl(this.drink, this.target, line);
     if (perLitreMl === undefined) return { id: line.id, liquid };
     const ml = (perLitreMl * this.jugWanted.volumeMl) / 1000;
@@ -336,13 +337,14 @@ export class DrinkSolver {
 /** Parts of the mix as they stand ready: brews as they come out, the rest as much as may be wanted. */
 export function onHandFor(solver: DrinkSolver, brewed: (lineId: string) => Liquid): OnHand {
   const plentyMl = solver.jugWanted.volumeMl * 1.5;
+  const plants = plantsOf(solver.drink);
   return solver.drink.mix
     .filter((l) => l.at === 'jug')
     .map((line) => {
       const perLitreMl = fixedPerLitreMl(solver.drink, solver.target, line);
       return {
         id: line.id,
-        liquid: line.from.kind === 'brew' ? brewed(line.id) : lineLiquid(line.from, plentyMl),
+        liquid: line.from.kind === 'brew' ? brewed(line.id) : lineLiquid(line.from, plentyMl, plants),
         ...(isEndless(line) ? { endless: true } : {}),
         ...(perLitreMl === undefined ? {} : { perLitreMl }),
       };

@@ -4,8 +4,9 @@ import { coolingTauMin, kitchenBoilingPoint } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
 import { steepMap, type MapPlant, type SteepMapSetup } from '../extraction/steepMap';
 import { harshLimitGPerL, strengthWeightLPerG } from '../liquid/strength';
+import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import { massG, waterOf } from '../liquid/liquid';
-import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
+import { netBodyMax } from '../reference/botanicals';
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** When a plant is in the pot, min from the start of the main stage; what went in before is there from 0. */
@@ -44,7 +45,7 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
   const before = brew.run.at(time.startMin).liquor;
   const { body: bodyBefore, harsh: harshBefore } = beforeOf(before);
   const setup: SteepMapSetup = {
-    plants: brew.way.ingredients.flatMap((i) => mapPlant(i, brew, main.id)),
+    plants: brew.way.ingredients.flatMap((i) => mapPlant(i, brew, main.id, plantsOf(plan.drink))),
     columns: COLUMNS,
     rows: ROWS,
     maxMinutes: Math.min(1440, Math.max(5, minutes * 2)),
@@ -75,15 +76,15 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
     harshPerUnit,
     baseHarsh: glass.harsh - harsh + harshPerUnit * harshBefore,
     pull: { minutes, startC },
-    inPot: brew.way.ingredients.map((i) => inPotOf(i, brew, main.id, setup.maxMinutes)),
+    inPot: brew.way.ingredients.map((i) => inPotOf(i, brew, main.id, setup.maxMinutes, plantsOf(plan.drink))),
     wantedX: plan.target.strengthX,
   };
 }
 
 /** Weighted body and harshness that are in the liquor already. */
 const beforeOf = (l: PlannedBrew['concentrate']): { body: number; harsh: number } => ({
-  body: Object.entries(l.bodyG).reduce((sum, [p, g]) => sum + strengthWeightLPerG(p) * g, 0),
-  harsh: Object.entries(l.harshG).reduce((sum, [p, g]) => sum + g / harshLimitGPerL(p), 0),
+  body: Object.entries(l.bodyG).reduce((sum, [p, g]) => sum + strengthWeightLPerG(plantIn(l.own, p)) * g, 0),
+  harsh: Object.entries(l.harshG).reduce((sum, [p, g]) => sum + g / harshLimitGPerL(plantIn(l.own, p)), 0),
 });
 
 /** What of the glass's strength and harshness this brew brings: by its own curve at the planned pull. */
@@ -119,9 +120,9 @@ function ambientOf(plan: Plan, brew: PlannedBrew): { ambientC: number; tauMin: n
 }
 
 /** A plant with what it still has to give when the main stage begins. */
-function mapPlant(i: BrewIngredient, brew: PlannedBrew, mainId: string): MapPlant[] {
-  const b = botanicalBySlug(i.plant);
-  const at = inPotOf(i, brew, mainId, Infinity);
+function mapPlant(i: BrewIngredient, brew: PlannedBrew, mainId: string, plants: Plants): MapPlant[] {
+  const b = plantIn(plants, i.plant);
+  const at = inPotOf(i, brew, mainId, Infinity, plants);
   if (b.extractionClass === 'stirred_in' || at.toMin <= 0) return [];
   const time = brew.run.stages.find((s) => s.stageId === mainId)!;
   const before = brew.run.at(time.startMin).liquor;
@@ -130,11 +131,11 @@ function mapPlant(i: BrewIngredient, brew: PlannedBrew, mainId: string): MapPlan
   const out = (by: Readonly<Record<string, number>>, full: number): number =>
     full > 0 ? Math.min(1, (by[i.plant] ?? 0) / full) : 0;
   const [body, harsh] = [grams * netBodyMax(b), grams * b.harshMax * cut.harsh];
-  const limit = harshLimitGPerL(i.plant);
+  const limit = harshLimitGPerL(b);
   return [
     {
       extractionClass: b.extractionClass,
-      bodyFull: strengthWeightLPerG(i.plant) * body * (1 - out(before.bodyG, body)),
+      bodyFull: strengthWeightLPerG(b) * body * (1 - out(before.bodyG, body)),
       harshFull: Number.isFinite(limit) ? (harsh / limit) * (1 - out(before.harshG, harsh)) : 0,
       entersMin: Math.max(0, at.fromMin),
       ...(Number.isFinite(at.toMin) ? { leavesMin: at.toMin } : {}),
@@ -143,13 +144,13 @@ function mapPlant(i: BrewIngredient, brew: PlannedBrew, mainId: string): MapPlan
   ];
 }
 
-function inPotOf(i: BrewIngredient, brew: PlannedBrew, mainId: string, lastMin: number): InPot {
+function inPotOf(i: BrewIngredient, brew: PlannedBrew, mainId: string, lastMin: number, plants: Plants): InPot {
   const start = brew.run.stages.find((s) => s.stageId === mainId)!.startMin;
   const moment = (m: { stageId: string; atMin: number }): number =>
     (brew.run.stages.find((s) => s.stageId === m.stageId)?.startMin ?? start) + m.atMin - start;
   return {
     ingredientId: i.id,
-    name: botanicalBySlug(i.plant).name,
+    name: plantIn(plants, i.plant).name,
     fromMin: Math.max(0, moment(i.enters)),
     toMin: i.leaves ? moment(i.leaves) : lastMin,
   };

@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from '../reference/plants';
 import { HOT_SPICED_PEAR, SOUR_CHERRY_POPS, SPRUCE_SODA } from '../drink/book/roots';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { COLD_SENCHA, ROOIBOS_QUINCE } from '../drink/book/teas';
@@ -20,7 +21,7 @@ const planOf = (drink: Drink, change: Partial<PlanTarget> = {}): Plan => {
 };
 const way = ROSELLE_COOLER.brews[0].ways[0]!;
 const ran = (w: BrewWay) =>
-  runBrew({ way: w, scale: 1, vessel: DEFAULT_KITCHEN.vessels[0]!, kitchen: DEFAULT_KITCHEN });
+  runBrew({ way: w, scale: 1, vessel: DEFAULT_KITCHEN.vessels[0]!, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS });
 
 describe('a second drink from the same base', () => {
   const alone = planOf(ROSELLE_COOLER);

@@ -88,12 +88,12 @@ function botanical(row: readonly unknown[], index: number): Botanical {
     confidence: text(33) as Botanical['confidence'],
     note: text(34),
   };
-  check(b);
+  requireFigures(b);
   return b;
 }
 
 /** What must hold of every row: the model would go wrong in silence otherwise. */
-function check(b: Botanical): void {
+export function requireFigures(b: Botanical): void {
   const rule = (holds: boolean, field: string, accepted: string, got: unknown): void => {
     if (!holds) throw new InputError(`botanicals ${b.slug}`, field, accepted, got);
   };
@@ -112,32 +112,21 @@ function check(b: Botanical): void {
 }
 
 const ALL: readonly Botanical[] = BOTANICAL_ROWS.map(botanical);
-const BY_SLUG = new Map(ALL.map((b) => [b.slug, b]));
-
-/**
- * Takes in a plant of the cook's own. An id always means the same figures, so what is computed does not depend on what was
- * taken in before.
- * @throws InputError for an id that already means other figures
- */
-export function knowBotanical(b: Botanical): void {
-  const known = BY_SLUG.get(b.slug);
-  if (known && JSON.stringify(known) === JSON.stringify(b)) return;
-  if (known) throw new InputError('knowBotanical', b.slug, 'the figures that this id has', 'other figures');
-  check(b);
-  BY_SLUG.set(b.slug, b);
-}
+const BY_SLUG: ReadonlyMap<string, Botanical> = new Map(ALL.map((b) => [b.slug, b]));
 
 /** Plants of the table that a plant stands for: itself, or the parts of a plant of the cook's own. */
-export const partsOf = (slug: string): readonly { plant: string; share: number }[] =>
-  BY_SLUG.get(slug)?.madeOf ?? [{ plant: slug, share: 1 }];
+export const partsOf = (b: Botanical): readonly { plant: string; share: number }[] =>
+  b.madeOf ?? [{ plant: b.slug, share: 1 }];
 
 /** Every botanical in the reference. */
 export const botanicals = (): readonly Botanical[] => ALL;
 
+export const botanicalIfKnown = (slug: string): Botanical | undefined => BY_SLUG.get(slug);
+
 /** @throws InputError for a slug that is not in the reference */
 export function botanicalBySlug(slug: string): Botanical {
   const found = BY_SLUG.get(slug);
-  if (!found) throw new InputError('botanicalBySlug', 'slug', 'a plant of the reference', slug);
+  if (!found) throw new InputError('botanicalBySlug', 'plant', 'a plant of the table', slug);
   return found;
 }
 

@@ -1,5 +1,5 @@
 import { InputError } from '../quantity/errors';
-import { botanicalBySlug, knowBotanical, type Botanical } from './botanicals';
+import { botanicalBySlug, requireFigures, type Botanical } from './botanicals';
 
 /**
  * A plant of the cook's own: something like one of the table, or a packet mix with its parts. Its id stands for these very
@@ -58,7 +58,7 @@ export function botanicalOf(own: OwnPlant): Botanical {
   const mean = (of: (b: Botanical) => number): number => parts.reduce((sum, p) => sum + of(p.b) * p.share, 0);
   const typical = own.doseGPerL ?? mean((b) => b.dose.typical);
   const ratio = typical / mean((b) => b.dose.typical);
-  return {
+  const figures: Botanical = {
     ...main,
     slug: own.id,
     name: own.name,
@@ -83,9 +83,6 @@ export function botanicalOf(own: OwnPlant): Botanical {
     strengthSigmaLn: own.strengthKnown ? KNOWN_STRENGTH_SIGMA_LN : UNKNOWN_STRENGTH_SIGMA_LN,
     madeOf: parts.map((p) => ({ plant: p.b.slug, share: p.share })),
   };
-}
-
-/** Makes plants of one's own known by their ids. An id that is known already keeps its figures. */
-export function knowPlants(plants: readonly OwnPlant[] = []): void {
-  for (const own of plants) knowBotanical(botanicalOf(own));
+  requireFigures(figures);
+  return figures;
 }

@@ -24,13 +24,13 @@ describe('the botanicals', () => {
     expect(netBodyMax(botanicalBySlug('roselle_dried_whole'))).toBeCloseTo(0.22, 6);
   });
   it('refuse a plant they do not have', () =>
-    expect(() => botanicalBySlug('moonwort')).toThrow('slug must be a plant of the reference, got "moonwort"'));
+    expect(() => botanicalBySlug('moonwort')).toThrow('plant must be a plant of the table, got "moonwort"'));
   it('count a usual dose, fully out, as 1', () => {
     const b = botanicalBySlug('roselle_dried_whole');
-    expect(strengthWeightLPerG(b.slug) * b.dose.typical * netBodyMax(b)).toBeCloseTo(1, 9);
+    expect(strengthWeightLPerG(b) * b.dose.typical * netBodyMax(b)).toBeCloseTo(1, 9);
   });
   it('each have a harsh limit above nothing', () => {
-    for (const b of botanicals()) expect(harshLimitGPerL(b.slug)).toBeGreaterThan(0);
+    for (const b of botanicals()) expect(harshLimitGPerL(b)).toBeGreaterThan(0);
   });
 });
 

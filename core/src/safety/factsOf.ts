@@ -19,6 +19,7 @@ import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
+import { plantIn, plantOf, plantsOf, type Plants } from '../reference/plants';
 import type { Plan } from '../plan/planTypes';
 import { coolingFromReadings, standingMinutes } from './coolingFacts';
 import type { AudienceFact, CoolingFact, Facts, IngredientFact } from './facts';
@@ -31,7 +32,9 @@ import { stageFacts } from './stageFacts';
 export function factsOfPlan(plan: Plan): readonly Facts[] {
   const { drink, target, kitchen } = plan;
   const shared = sharedFacts(target, kitchen.altitudeM);
-  const brews = plan.brews.map((b) => brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target }));
+  const brews = plan.brews.map((b) =>
+    brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target, plants: plantsOf(drink) }),
+  );
   const whole: Facts = {
     ...shared,
     ...together(brews),
@@ -102,7 +105,7 @@ type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment'>>;
 function brewFacts(
   brewId: string,
   way: BrewWay,
-  { run, vessel, target }: { run: BrewRun; vessel: Vessel; target: PlanTarget },
+  { run, vessel, target, plants }: { run: BrewRun; vessel: Vessel; target: PlanTarget; plants: Plants },
 ): BrewFacts {
   const strain = way.stages.find((s) => s.kind === 'strain');
   const stages = way.stages.flatMap((stage) =>
@@ -116,7 +119,7 @@ function brewFacts(
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
     ingredients: way.ingredients.flatMap((i) =>
-      partsOf(i.plant).map(({ plant, share }) => ({
+      partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
         slug: plant,
         g: i.grams * share,
         brew: brewId,
@@ -159,6 +162,7 @@ const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, num
     run: runOfBatch(batch, brew.brewId, { minutesOf: { ...actualMinutes(batch, brew.brewId), ...elapsed } }),
     vessel: vesselOf(batch.plan, brew.vesselId),
     target: batch.plan.target,
+    plants: plantsOf(batch.plan.drink),
   });
 
 const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
@@ -221,8 +225,10 @@ const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): In
   drink.mix.flatMap(({ id, from }) => {
     const ml = mix[id] ?? 0;
     if (from.kind !== 'juice' || ml === 0) return [];
-    const sample = stirredIn(from.plant, 100);
-    return [{ slug: from.plant, g: (ml * massG(sample)) / volumeMl(sample), ingredient: id }];
+    const juice = plantOf(drink, from.plant);
+    const sample = stirredIn(juice, 100);
+    const g = (ml * massG(sample)) / volumeMl(sample);
+    return partsOf(juice).map(({ plant, share }) => ({ slug: plant, g: g * share, ingredient: id }));
   });
 
 /** Alcohol in the jug, which everyone gets. What goes into single glasses is for those who want it. */

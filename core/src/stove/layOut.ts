@@ -2,7 +2,8 @@ import { frozenBrew, timedStages, vesselOf } from '../batch/brewState';
 import type { FrozenPlan } from '../batch/batchEvent';
 import { heightCm, levelCm } from '../heat/vessel';
 import { justCoverMl } from '../quantity/level';
-import { botanicalBySlug } from '../reference/botanicals';
+import type { Botanical } from '../reference/botanicals';
+import { plantOf } from '../reference/plants';
 
 /** One thing that is to be on the table, or seen to, before the heat is on. `id` stays the same for a plan. */
 export type LayOutItem = { id: string } & (
@@ -66,7 +67,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
   const { way, pots, vesselId, sweetenedG } = frozenBrew(plan, brewId);
   const first = timedStages(frozenBrew(plan, brewId))[0]?.id;
   const plants = way.ingredients.map(({ id, plant, grams, enters }): LayOutItem => {
-    const { fresh, wash, stemsOut } = handling(plant);
+    const { fresh, wash, stemsOut } = handling(plantOf(plan.drink, plant));
     return {
       id: `${brewId}/${id}`,
       what: 'plant',
@@ -82,7 +83,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
   });
   const vessel = vesselOf(plan, vesselId);
   const heapMl = way.ingredients.reduce((sum, { plant, grams }) => {
-    const { cupG } = botanicalBySlug(plant);
+    const { cupG } = plantOf(plan.drink, plant);
     return sum + (grams / pots) * (cupG ? 236.588 / cupG : HEAP_ML_PER_G);
   }, 0);
   // The heap floats or sinks into the water: what it needs to be covered, or the water and what it drinks, whichever is more.
@@ -130,8 +131,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
 /** Classes that are fresh, and so are washed; dry plants are measured before water touches them. */
 const FRESH = new Set(['fresh_herb', 'fresh_root', 'fresh_peel', 'fresh_fruit']);
 
-function handling(plant: string): { fresh: boolean; wash: boolean; stemsOut: boolean } {
-  const { extractionClass, slug, form } = botanicalBySlug(plant);
+function handling({ extractionClass, slug, form }: Botanical): { fresh: boolean; wash: boolean; stemsOut: boolean } {
   const fresh = FRESH.has(extractionClass) || form.includes('fresh');
   // Berries and flowers that come on stems, which are bitter, or of the elder poisonous.
   const stemsOut = /elder|linden|currant|barberry|hawthorn|rowan/.test(slug) && extractionClass !== 'stirred_in';

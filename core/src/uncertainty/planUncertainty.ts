@@ -12,6 +12,7 @@ import { afterStraining } from '../drink/drink';
 import type { Plan } from '../plan/planDrink';
 import { clingingMl, heldLiquor } from '../brew/waterLedger';
 import { extent } from '../extraction/extract';
+import { plantsOf } from '../reference/plants';
 import { strengthWeightLPerG, weightedStrength } from '../liquid/strength';
 import { waterDensity } from '../physics/water';
 import { requirePositive } from '../quantity/range';
@@ -49,7 +50,14 @@ export const uncertaintyOf = (plan: Plan, draws: { runs?: number; seed?: number 
     plan.drink.mix.flatMap(({ id, from }): UncertainBrew[] => {
       if (from.kind !== 'brew') return [];
       const b = plan.brews.find((x) => x.brewId === from.brewId)!;
-      const setup = { way: b.way, scale: 1 / b.pots, vessel: b.vessel, kitchen: plan.kitchen, factors: plan.factors };
+      const setup = {
+        way: b.way,
+        scale: 1 / b.pots,
+        vessel: b.vessel,
+        kitchen: plan.kitchen,
+        plants: plantsOf(plan.drink),
+        factors: plan.factors,
+      };
       return [{ id: b.brewId, setup, pots: b.pots, pouredMl: plan.jug.mix[id] ?? 0 }];
     }),
     {
@@ -123,7 +131,7 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
   const leftMl = held.drainedMl - held.pressedMl;
   const waterMl = setup.way.waterMl * setup.scale;
   const mlPerG = 1000 / waterDensity(20);
-  const weights = middle.plants.map((p) => strengthWeightLPerG(p.botanical.slug) * netBodyMax(p.botanical));
+  const weights = middle.plants.map((p) => strengthWeightLPerG(p.botanical) * netBodyMax(p.botanical));
   const after = afterStrain(setup);
   const { unsure } = setup.way;
   // A recipe written down from a making, or a pot that was timed, brings spreads of its own.

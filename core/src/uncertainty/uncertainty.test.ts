@@ -1,3 +1,4 @@
+import { NO_OWN_PLANTS } from '../reference/plants';
 import { runBrew } from '../brew/brewRun';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
@@ -41,7 +42,9 @@ describe('chance without a clock', () => {
 describe('how far a plan may be off', () => {
   const plan = aPlan();
   const [brew] = plan.brews;
-  const setup = { way: brew.way, scale: 1, vessel: brew.vessel, kitchen: plan.kitchen, factors: plan.factors };
+  const { kitchen, factors: asPlanned } = plan;
+  const own = { plants: NO_OWN_PLANTS, factors: asPlanned };
+  const setup = { way: brew.way, scale: 1, vessel: brew.vessel, kitchen, ...own };
   const result = uncertaintyOf(plan, { runs: 300 });
   const concentrate = result.brews['concentrate']!;
   it('lies around what is promised', () => {

@@ -14,6 +14,7 @@ import {
 import type { BatchSummary } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
+import { withFiguresOfHouse } from '../database/poured';
 
 export type NewEvent = { id: string; at: string } & BatchEventBody;
 
@@ -32,7 +33,7 @@ export class BatchesStore {
       order: [['seq', 'ASC']],
       ...(transaction ? { transaction } : {}),
     });
-    return readEvents(rows.map(storedEventOf));
+    return withFiguresOfHouse(readEvents(rows.map(storedEventOf)), transaction);
   }
 
   async eventById(id: string, transaction: Transaction): Promise<{ batchId: string } | undefined> {

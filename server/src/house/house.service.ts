@@ -4,7 +4,6 @@ import {
   DEFAULT_KITCHEN,
   drawnDown,
   InputError,
-  knowPlants,
   measuresOf,
   type Kitchen,
   type OwnPlant,
@@ -36,7 +35,6 @@ export class HouseService {
     const kept = <T>(kind: HouseKind): Kept<T>[] =>
       rows.filter((r) => r.kind === kind).map((r) => ({ version: r.version, body: JSON.parse(r.body) as T }));
     const plants = kept<OwnPlant>('plants');
-    knowPlants(plants.map((p) => p.body));
     return {
       kitchen: kept<Kitchen>('kitchen')[0] ?? { version: 0, body: DEFAULT_KITCHEN },
       pantry: kept<PantryEntry>('pantry'),

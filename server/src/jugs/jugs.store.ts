@@ -9,6 +9,7 @@ import {
 } from '@steepsis/core';
 import { DatabaseService } from '../database/database.service';
 import { JugEventRow, JugRow } from '../database/models';
+import { withFiguresOfHouse } from '../database/poured';
 
 export type NewJugEvent = { id: string; at: string } & FreeJugEventBody;
 
@@ -27,9 +28,10 @@ export class JugsStore {
       order: [['seq', 'ASC']],
       ...(transaction ? { transaction } : {}),
     });
-    return rows.map(
+    const stored = rows.map(
       (r) => ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...(JSON.parse(r.body) as object) }) as FreeJugEvent,
     );
+    return withFiguresOfHouse(stored, transaction);
   }
 
   async jugOfEvent(id: string, transaction: Transaction): Promise<string | undefined> {

@@ -1,9 +1,9 @@
 import {
-  botanicalBySlug,
   explain,
   isSyrup,
   likelyRange,
   mainStageOf,
+  plantIn,
   SWEETENERS,
   totalMinutes,
   type Plan,
@@ -72,8 +72,7 @@ function brewSections(b: PlannedBrew): CardText['sections'] {
       heading: `${b.name}: weigh`,
       lines: [
         ...b.leaf.map((l) => {
-          const { name } = botanicalBySlug(l.plant);
-          return `${g(l.grams)} ${name}${l.cut ? `, ${l.cut}` : ''}${l.measure ? ` (${l.measure.text})` : ''}`;
+          return `${g(l.grams)} ${l.name}${l.cut ? `, ${l.cut}` : ''}${l.measure ? ` (${l.measure.text})` : ''}`;
         }),
         ...(b.waterMl > 0 ? [`${ml(b.waterMl)} water${pots}, ${b.vessel.name}`] : []),
         ...Object.entries(b.sweetenedG).map(([kind, x]) => `${g(x)} ${sweetener(kind)}`),
@@ -99,7 +98,7 @@ function stageLine(b: PlannedBrew, stage: Stage): string {
       .filter((i) => i[moment]?.stageId === stage.id)
       .map((i) => {
         const at = i[moment]!.atMin;
-        return `${botanicalBySlug(i.plant).name.split(/[,(]/)[0]!.trim().toLowerCase()}${at > 0 ? ` at ${minutes(at)}` : ''}`;
+        return `${plantIn(b.concentrate.own, i.plant).name.split(/[,(]/)[0]!.trim().toLowerCase()}${at > 0 ? ` at ${minutes(at)}` : ''}`;
       });
   const [goIn, comeOut] = [named('enters'), named('leaves')];
   return `${stageName(stage, mainStageOf(b.way) === stage)}${took}${goIn.length > 0 ? `; in: ${goIn.join(', ')}` : ''}${comeOut.length > 0 ? `; out: ${comeOut.join(', ')}` : ''}`;

@@ -8,7 +8,7 @@ import {
   type Plan,
 } from '@steepsis/core';
 import type { DrinkSummary } from '@steepsis/contract';
-import { plantName } from '@/shared/format/names';
+import { plantNameIn } from '@/shared/format/names';
 import type { House } from '@/shared/api/queries';
 
 /** A drink of the book with its plan as written; undefined where the kitchen cannot make it so. */
@@ -50,7 +50,7 @@ const isThere = (plan: Plan, house: House): boolean =>
 /** Whether all words are in the name of a drink or of what is in it. */
 export function isLike({ summary }: Shown, search: string): boolean {
   const plants = summary.drink.brews.flatMap((b) =>
-    b.ways.flatMap((w) => w.ingredients.map((i) => plantName(i.plant))),
+    b.ways.flatMap((w) => w.ingredients.map((i) => plantNameIn(summary.drink, i.plant))),
   );
   const text = [summary.name, ...plants].join(' ').toLowerCase();
   return search

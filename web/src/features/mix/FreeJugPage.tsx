@@ -100,10 +100,9 @@ function FreeJugPage({
     (): BenchWish => wishOf(wishes, capacityMl, standard, thinning),
     [wishes, capacityMl, standard, thinning],
   );
-  const plants = useMemo(() => house.plants.map((p) => p.body), [house.plants]);
   const question = useMemo(
-    () => (parts.length > 0 ? { parts, wish, measuredWith, plants } : undefined),
-    [parts, wish, measuredWith, plants],
+    () => (parts.length > 0 ? { parts, wish, measuredWith } : undefined),
+    [parts, wish, measuredWith],
   );
   const { value: filled, fault } = useMixAnswer('fill', question);
   const findings = useMemo(() => {

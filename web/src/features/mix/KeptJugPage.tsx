@@ -64,7 +64,6 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
     }),
     [jug, thinning],
   );
-  const plants = useMemo(() => house.plants.map((p) => p.body), [house.plants]);
   const left = volumeMl(jug.liquid);
   const empty = left < 1;
   return (
@@ -88,7 +87,6 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
             subject={subject}
             standing={standing}
             kitchen={kitchen}
-            plants={plants}
             pending={say.isPending}
             error={say.error}
             onAdd={(parts, after, done) => say.mutate({ type: 'added', parts, after }, { onSuccess: done })}

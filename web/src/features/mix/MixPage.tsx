@@ -89,7 +89,6 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
     }),
     [batch, jug, target, promised],
   );
-  const plants = useMemo(() => (house.data?.plants ?? []).map((p) => p.body), [house.data]);
   if (house.isPending) return <Loading what="the kitchen" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   const figures = figuresOf(jug.liquid, standardOf(batch));
@@ -127,7 +126,6 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
         subject={subject}
         standing={standing}
         kitchen={house.data.forPlans}
-        plants={plants}
         pending={add.isPending}
         error={add.error}
         onAdd={(parts, _taste, done) => add.mutate({ vesselId: JUG, parts }, { onSuccess: done })}

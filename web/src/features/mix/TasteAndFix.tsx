@@ -1,6 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
-  botanicalBySlug,
   flavoursOf,
   isKept,
   JUICES,
@@ -13,7 +12,6 @@ import {
   type Kept,
   type Kitchen,
   type Liquid,
-  type OwnPlant,
   type Pourable,
   type ServedState,
   type Taste,
@@ -22,7 +20,7 @@ import {
 import type { AskedPart } from '@steepsis/contract';
 import { STATE, STRENGTH, SWEET, TART, HARSH } from '@/shared/format/verdictWords';
 import * as f from '@/shared/format/format';
-import { shortName } from '@/shared/format/names';
+import { plantName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
 import { figure, Tick } from '@/shared/ui/Figure';
@@ -52,7 +50,6 @@ export function TasteAndFix({
   subject,
   standing,
   kitchen,
-  plants,
   pending,
   error,
   onAdd,
@@ -60,7 +57,6 @@ export function TasteAndFix({
   subject: FixSubject;
   standing: readonly Standing[];
   kitchen: Kitchen;
-  plants: readonly OwnPlant[];
   pending: boolean;
   error: Error | null;
   onAdd: (parts: readonly AskedPart[], taste: Taste, done: () => void) => void;
@@ -88,8 +84,8 @@ export function TasteAndFix({
   }, [state, said, flavour]);
   const question = useMemo(() => {
     const { jug, roomMl, drunk, standard } = subject;
-    return { setup: { jug, roomMl, onHand, taste, drunk, standard, measuredWith }, plants };
-  }, [subject, onHand, taste, measuredWith, plants]);
+    return { setup: { jug, roomMl, onHand, taste, drunk, standard, measuredWith } };
+  }, [subject, onHand, taste, measuredWith]);
   const { value: found, fault } = useMixAnswer('fixes', question);
   const note = stateNote(state, subject.drunk);
   const pourIn = (fix: JugFix): void =>
@@ -295,7 +291,7 @@ function sourcesOf(
 
 function flavourChoices(jug: Liquid): { value: string; label: string }[] {
   return flavoursOf(jug).flatMap((of) => {
-    const name = flavourName(of);
+    const name = flavourName(of, jug);
     return [
       { value: `${of} less`, label: `less ${name}` },
       { value: `${of} more`, label: name === 'lemon juice' ? `more ${name}` : `more ${name}: it is lost` },
@@ -303,7 +299,7 @@ function flavourChoices(jug: Liquid): { value: string; label: string }[] {
   });
 }
 
-const flavourName = (of: string): string =>
+const flavourName = (of: string, jug: Liquid): string =>
   of in JUICES
     ? (JUICES as Readonly<Record<string, Juice>>)[of]!.name.split(',')[0]!.toLowerCase()
-    : shortName(botanicalBySlug(of).name);
+    : plantName(of, jug.own).toLowerCase();

@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { botanicalOf, botanicals, currentLot, entryOf, onHandG, SWEETENERS } from '@steepsis/core';
+import { botanicals, knownPlant, currentLot, entryOf, onHandG, SWEETENERS } from '@steepsis/core';
 import { useHouse, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
@@ -15,6 +15,9 @@ export function Component(): ReactNode {
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   return <Pantry house={house.data} />;
 }
+
+/** What stands in the place of its role for a plant of one's own that cannot be worked out: its page says why. */
+const FAULTY = 'cannot be worked out: open it';
 
 type Row = { plant: string; name: string; latin: string; role: string; haveG: number; own: boolean; lot: string };
 
@@ -120,8 +123,9 @@ function rowsOf(house: House): Row[] {
   const own = house.plants
     .filter((p) => !p.body.archived)
     .map(({ body }) => {
-      const b = botanicalOf(body);
-      return row(b.slug, b.name, { latin: b.latinName, role: b.role, own: true });
+      const figures = knownPlant(house.ownPlants, body.id);
+      const more = figures ? { latin: figures.latinName, role: figures.role } : { role: FAULTY };
+      return row(body.id, body.name, { ...more, own: true });
     });
   const table = botanicals().map((b) => row(b.slug, b.name, { latin: b.latinName, role: b.role }));
   const sweet = Object.entries(SWEETENERS).map(([kind, s]) => row(kind, s.name, { role: 'sweetener' }));

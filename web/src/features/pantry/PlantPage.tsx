@@ -2,12 +2,11 @@ import { Plus, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
-  botanicalBySlug,
+  knownPlant,
   doseLadder,
   entryOf,
   freeId,
   hasLadder,
-  InputError,
   measureByWeighing,
   pickingOf,
   substitutesFor,
@@ -36,23 +35,21 @@ export function Component(): ReactNode {
   const house = useHouse();
   if (house.isPending) return <Loading what="the pantry" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  const known = find(plant);
+  const known = find(plant, house.data);
   if (!known) return <Failed error={new Error(`There is no plant “${plant.slice(0, 60)}” in the pantry.`)} />;
   return <Plant key={plant} plant={plant} known={known} house={house.data} />;
 }
 
 type Known = { name: string; botanical: Botanical | undefined };
 
-function find(plant: string): Known | undefined {
+function find(plant: string, { ownPlants, plants }: House): Known | undefined {
   const sweet = (SWEETENERS as Readonly<Record<string, { name: string }>>)[plant];
   if (sweet) return { name: sweet.name, botanical: undefined };
-  try {
-    const botanical = botanicalBySlug(plant);
-    return { name: botanical.name, botanical };
-  } catch (error) {
-    if (error instanceof InputError) return undefined;
-    throw error;
-  }
+  const botanical = knownPlant(ownPlants, plant);
+  if (botanical) return { name: botanical.name, botanical };
+  // One of the house's own that cannot be worked out is still there, to be put right.
+  const own = plants.find((p) => p.body.id === plant)?.body;
+  return own && { name: own.name, botanical: undefined };
 }
 
 function Plant({ plant, known, house }: { plant: string; known: Known; house: House }): ReactNode {
@@ -134,9 +131,9 @@ function Plant({ plant, known, house }: { plant: string; known: Known; house: Ho
         {b && (
           <div className="space-y-3">
             <ReferencePanel b={b} own={own !== undefined} />
-            {hasLadder(b.slug) && (
+            {hasLadder(b) && (
               <Panel title="How much of it">
-                <DoseLadder rungs={doseLadder(b.slug)} />
+                <DoseLadder rungs={doseLadder(b)} />
               </Panel>
             )}
             <SubstitutesPanel b={b} house={house} />
@@ -379,7 +376,7 @@ function SubstitutesPanel({ b, house }: { b: Botanical; house: House }): ReactNo
         :
       </p>
       <ul className="mt-1 divide-y divide-line">
-        {substitutesFor(b.slug, grams).map((s) => (
+        {substitutesFor(b, grams).map((s) => (
           <li key={s.plant} className="py-2">
             <strong className="font-semibold">{f.grams(s.grams)}</strong> {s.name}
             {entryOf(house.entries, s.plant)?.lots.some((l) => l.leftG > 0) && ' (there)'}

@@ -1,8 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { botanicalBySlug, type Drink, type Kitchen, type PlanTarget, type Starting } from '@steepsis/core';
+import type { Drink, Kitchen, PlanTarget, Starting } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import * as f from '@/shared/format/format';
-import { shortName } from '@/shared/format/names';
+import { plantNameIn, shortName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -70,7 +70,7 @@ export function BackwardsPanel({
             <InlineChoice
               label="Plant to use up"
               value={plant}
-              choices={plants.map((value) => ({ value, label: shortName(botanicalBySlug(value).name) }))}
+              choices={plants.map((value) => ({ value, label: plantNameIn(view.drink, value).toLowerCase() }))}
               onValue={setPlant}
             />
           </>

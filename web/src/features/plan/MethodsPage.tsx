@@ -1,11 +1,11 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
-  botanicalBySlug,
   compareWays,
   doseLadder,
   explain,
   hasLadder,
+  plantOf,
   methodsOf,
   SCHOOL_GROUPS,
   SCHOOLS,
@@ -271,14 +271,16 @@ function Ladders({ columns }: { columns: readonly WayColumn[] }): ReactNode {
     );
     // What is poured of a brew carries that share of its plants.
     const share = Math.min(1, poured / b.figures.volumeMl);
-    return b.leaf.filter((l) => hasLadder(l.plant)).map((l) => ({ ...l, gPerL: (l.grams * share) / target.litres }));
+    return b.leaf
+      .filter((l) => hasLadder(plantOf(plan.drink, l.plant)))
+      .map((l) => ({ ...l, gPerL: (l.grams * share) / target.litres }));
   });
   if (leaf.length === 0) return null;
   return (
     <div className="mt-3 grid gap-3 lg:grid-cols-2">
       {leaf.map((l) => (
-        <Panel key={l.ingredientId} title={botanicalBySlug(l.plant).name}>
-          <DoseLadder rungs={doseLadder(l.plant)} now={l.gPerL} />
+        <Panel key={l.ingredientId} title={l.name}>
+          <DoseLadder rungs={doseLadder(plantOf(plan.drink, l.plant))} now={l.gPerL} />
         </Panel>
       ))}
     </div>

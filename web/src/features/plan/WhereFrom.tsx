@@ -9,7 +9,7 @@ import {
   type Provenance,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
-import { plantName } from '@/shared/format/names';
+import { plantNameIn } from '@/shared/format/names';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 const SOURCE_WORDS: Record<(typeof SOURCES)[number], string> = {
@@ -72,7 +72,7 @@ export function WhereFrom({
           brew.leaf.map((leaf) => {
             const key = provenanceKey(brew.brewId, leaf.ingredientId);
             const own = known[key] ?? {};
-            const name = plantName(leaf.plant);
+            const name = plantNameIn(plan.drink, leaf.plant);
             return (
               <li key={key}>
                 {name}, {` `}

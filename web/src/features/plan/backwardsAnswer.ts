@@ -1,12 +1,4 @@
-import {
-  knowPlants,
-  planBackwards,
-  type Drink,
-  type Kitchen,
-  type Learned,
-  type PlanTarget,
-  type Starting,
-} from '@steepsis/core';
+import { planBackwards, type Drink, type Kitchen, type Learned, type PlanTarget, type Starting } from '@steepsis/core';
 
 export type BackwardsQuestion = {
   drink: Drink;
@@ -33,7 +25,6 @@ export type BackwardsAnswer =
 /** A score of trial plans: it is asked of the worker. */
 export function backwardsAnswer(question: BackwardsQuestion): BackwardsAnswer {
   const { drink, target, kitchen, starting, learned } = question;
-  knowPlants(drink.plants);
   const found = planBackwards(drink, target, kitchen, starting, learned);
   if (found.kind === 'no-plan') return { kind: 'no-plan', message: found.message };
   if (found.kind === 'too-little') return found;

@@ -1,6 +1,5 @@
 import { expose } from 'comlink';
 import {
-  knowPlants,
   nearestThatWorks,
   steepMap,
   type Drink,
@@ -15,10 +14,8 @@ import { backwardsAnswer, type BackwardsAnswer, type BackwardsQuestion } from '.
 const api = {
   backwards: (question: BackwardsQuestion): BackwardsAnswer => backwardsAnswer(question),
   map: (setup: SteepMapSetup): SteepMap => steepMap(setup),
-  nearest: (drink: Drink, target: PlanTarget, kitchen: Kitchen): PlanTarget | undefined => {
-    knowPlants(drink.plants);
-    return nearestThatWorks(drink, target, kitchen);
-  },
+  nearest: (drink: Drink, target: PlanTarget, kitchen: Kitchen): PlanTarget | undefined =>
+    nearestThatWorks(drink, target, kitchen),
 };
 export type PlanApi = typeof api;
 

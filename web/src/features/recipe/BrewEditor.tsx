@@ -1,11 +1,11 @@
 import { useState, type ReactNode } from 'react';
-import { blankWay, freeId, type Brew, type BrewWay, type Drink } from '@steepsis/core';
+import { blankWay, freeId, soundPlants, type Brew, type BrewWay, type Drink } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
 import { Button } from '@/shared/ui/Button';
 import { figure, TextField, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
-import { withWay } from './draft';
+import { broughtAlong, withWay } from './draft';
 import { IngredientList } from './IngredientList';
 import { StageList } from './StageList';
 
@@ -23,6 +23,9 @@ export function BrewEditor({
   const [openWay, setOpenWay] = useState<Readonly<Record<string, string>>>({});
   const brew = drink.brews.find((b) => b.id === openBrew) ?? drink.brews[0];
   const first = brew === drink.brews[0];
+  const ofHouse = house.plants.map((p) => p.body);
+  const { plants } = soundPlants(broughtAlong(drink, ofHouse));
+  const offered = Object.values(soundPlants(ofHouse.filter((p) => !p.archived)).plants);
   const way =
     brew.ways.find((w) => w.id === openWay[brew.id]) ??
     brew.ways.find((w) => first && w.id === drink.book.wayId) ??
@@ -181,9 +184,9 @@ export function BrewEditor({
         </Tick>
       </div>
       <h2 className="mb-2 mt-4 text-lg">What goes in</h2>
-      <IngredientList way={way} kitchen={house.forPlans} own={house.plants.map((p) => p.body)} onChange={setWay} />
+      <IngredientList way={way} kitchen={house.forPlans} plants={plants} offered={offered} onChange={setWay} />
       <h2 className="mb-2 mt-5 text-lg">What is done</h2>
-      <StageList way={way} onChange={setWay} />
+      <StageList way={way} plants={plants} onChange={setWay} />
     </Panel>
   );
 }

@@ -2,8 +2,6 @@ import { Plus, X } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 import {
   addIngredient,
-  botanicalBySlug,
-  botanicalOf,
   botanicals,
   changeIngredient,
   CUTS,
@@ -11,16 +9,17 @@ import {
   freshForDriedG,
   gramsOf,
   InputError,
+  knownPlant,
   readAmount,
   removeIngredient,
   type Botanical,
   type BrewIngredient,
   type BrewWay,
   type Kitchen,
-  type OwnPlant,
+  type Plants,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
-import { shortName } from '@/shared/format/names';
+import { plantName, shortName } from '@/shared/format/names';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
@@ -40,29 +39,34 @@ const CUT_WORDS = {
 export function IngredientList({
   way,
   kitchen,
-  own,
+  plants,
+  offered,
   onChange,
 }: {
   way: BrewWay;
   kitchen: Kitchen;
-  own: readonly OwnPlant[];
+  plants: Plants;
+  /** plants of the house's own that may be added */
+  offered: readonly Botanical[];
   onChange: (way: BrewWay, what: string) => void;
 }): ReactNode {
-  const plants = [...own.filter((p) => !p.archived).map(botanicalOf), ...botanicals()].filter(
-    (b, i, all) => all.findIndex((o) => o.slug === b.slug) === i,
-  );
   return (
     <>
       {way.ingredients.length === 0 && <p className="text-muted">Nothing is in it yet.</p>}
       <ul className="divide-y divide-line border-y border-line" aria-label="Ingredients">
-        {way.ingredients.map((i) => (
-          <IngredientRow key={i.id} way={way} ingredient={i} kitchen={kitchen} onChange={onChange} />
-        ))}
+        {way.ingredients.map((i) => {
+          const plant = knownPlant(plants, i.plant);
+          return plant ? (
+            <IngredientRow key={i.id} way={way} ingredient={i} kitchen={kitchen} plant={plant} onChange={onChange} />
+          ) : (
+            <UnknownRow key={i.id} way={way} ingredient={i} onChange={onChange} />
+          );
+        })}
       </ul>
       <div className="mt-3">
         <PlantPicker
           label="Find a plant"
-          plants={plants}
+          plants={[...offered, ...botanicals()]}
           onPick={(p) => onChange(addIngredient(way, p.slug, startingG(p, way)), `add ${p.slug}`)}
         >
           <Plus size={17} aria-hidden /> Add a plant
@@ -80,14 +84,15 @@ function IngredientRow({
   way,
   ingredient: i,
   kitchen,
+  plant: b,
   onChange,
 }: {
   way: BrewWay;
   ingredient: BrewIngredient;
   kitchen: Kitchen;
+  plant: Botanical;
   onChange: (way: BrewWay, what: string) => void;
 }): ReactNode {
-  const b = botanicalBySlug(i.plant);
   const name = shortName(b.name);
   const change = (part: Partial<BrewIngredient>, what: string): void =>
     onChange(changeIngredient(way, { ...i, ...part }), `${i.id} ${what}`);
@@ -97,14 +102,7 @@ function IngredientRow({
     <li className="py-3">
       <div className="flex flex-wrap items-start justify-between gap-x-4">
         <strong className="font-semibold">{b.name}</strong>
-        <button
-          type="button"
-          aria-label={`Remove ${name}`}
-          onClick={() => onChange(removeIngredient(way, i.id), `remove ${i.id}`)}
-          className="grid size-11 shrink-0 place-items-center text-muted hover:text-ink"
-        >
-          <X size={18} aria-hidden />
-        </button>
+        <Remove name={name} onClick={() => onChange(removeIngredient(way, i.id), `remove ${i.id}`)} />
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
         <AmountField
@@ -190,6 +188,42 @@ function IngredientRow({
           Use it {b.form === 'fresh' ? 'dried' : 'fresh'} instead
         </button>
       )}
+    </li>
+  );
+}
+
+const Remove = ({ name, onClick }: { name: string; onClick: () => void }): ReactNode => (
+  <button
+    type="button"
+    aria-label={`Remove ${name}`}
+    onClick={onClick}
+    className="grid size-11 shrink-0 place-items-center text-muted hover:text-ink"
+  >
+    <X size={18} aria-hidden />
+  </button>
+);
+
+/** A plant of one's own that neither this recipe nor the pantry has: it can be taken out and another put in its place. */
+function UnknownRow({
+  way,
+  ingredient,
+  onChange,
+}: {
+  way: BrewWay;
+  ingredient: BrewIngredient;
+  onChange: (way: BrewWay, what: string) => void;
+}): ReactNode {
+  const name = plantName(ingredient.plant);
+  return (
+    <li className="flex flex-wrap items-start justify-between gap-x-4 py-3">
+      <div>
+        <strong className="font-semibold">{name}</strong>
+        <p className="text-sm">
+          Its figures are not in your pantry any more, so nothing can be worked out with it. Take it out, and add
+          another plant or write it down in the pantry again.
+        </p>
+      </div>
+      <Remove name={name} onClick={() => onChange(removeIngredient(way, ingredient.id), `remove ${ingredient.id}`)} />
     </li>
   );
 }

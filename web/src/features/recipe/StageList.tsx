@@ -23,6 +23,7 @@ import {
   removeStage,
   splitStage,
   type BrewWay,
+  type Plants,
   type Stage,
   type StageKind,
 } from '@steepsis/core';
@@ -34,9 +35,11 @@ const KINDS = Object.entries(STAGE_KIND_WORDS).map(([value, label]) => ({ value:
 /** What is done, in order. Stages are moved by dragging, by the arrow buttons, or from the handle with the keyboard. */
 export function StageList({
   way,
+  plants,
   onChange,
 }: {
   way: BrewWay;
+  plants: Plants;
   onChange: (way: BrewWay, what: string) => void;
 }): ReactNode {
   const sensors = useSensors(
@@ -65,7 +68,7 @@ export function StageList({
         <SortableContext items={way.stages.map((s) => s.id)} strategy={verticalListSortingStrategy}>
           <ol className="divide-y divide-line border-y border-line" aria-label="Stages">
             {way.stages.map((stage, i) => (
-              <StageRow key={stage.id} way={way} stage={stage} at={i} onChange={onChange} />
+              <StageRow key={stage.id} way={way} plants={plants} stage={stage} at={i} onChange={onChange} />
             ))}
           </ol>
         </SortableContext>
@@ -97,11 +100,13 @@ const ICON = 'grid size-11 shrink-0 place-items-center rounded text-muted hover:
 
 function StageRow({
   way,
+  plants,
   stage,
   at,
   onChange,
 }: {
   way: BrewWay;
+  plants: Plants;
   stage: Stage;
   at: number;
   onChange: (way: BrewWay, what: string) => void;
@@ -139,13 +144,19 @@ function StageRow({
               <>
                 in:{' '}
                 {goIn
-                  .map((i) => `${plantName(i.plant).toLowerCase()}${i.enters.atMin ? ` at ${i.enters.atMin} min` : ''}`)
+                  .map(
+                    (i) =>
+                      `${plantName(i.plant, plants).toLowerCase()}${i.enters.atMin ? ` at ${i.enters.atMin} min` : ''}`,
+                  )
                   .join(', ')}
               </>
             )}
             {goIn.length > 0 && comeOut.length > 0 && '; '}
             {comeOut.length > 0 && (
-              <>out: {comeOut.map((i) => `${plantName(i.plant).toLowerCase()} at ${i.leaves!.atMin} min`).join(', ')}</>
+              <>
+                out:{' '}
+                {comeOut.map((i) => `${plantName(i.plant, plants).toLowerCase()} at ${i.leaves!.atMin} min`).join(', ')}
+              </>
             )}
           </p>
         )}

@@ -57,13 +57,21 @@ export type Tried =
   /** what is wrong with it, in words */
   | { kind: 'not-yet'; message: string };
 
+/** The cook's own plants that a draft uses: as it brings them along, or as the house has them where it does not yet. */
+export function broughtAlong(draft: Drink, house: readonly OwnPlant[]): OwnPlant[] {
+  const used = new Set([
+    ...draft.brews.flatMap((b) => b.ways.flatMap((w) => w.ingredients.map((i) => i.plant))),
+    ...draft.mix.flatMap((l) => (l.from.kind === 'juice' ? [l.from.plant] : [])),
+  ]);
+  const own = draft.plants ?? [];
+  const all = [...own, ...house.filter((p) => !own.some((o) => o.id === p.id))];
+  return all.filter((p) => used.has(p.id));
+}
+
 /** The drink as written, run forward: its own target follows from it. */
 export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly OwnPlant[]): Tried {
   try {
-    const used = new Set(draft.brews.flatMap((b) => b.ways.flatMap((w) => w.ingredients.map((i) => i.plant))));
-    const plants = ownPlants.filter((p) => used.has(p.id));
-    const before = (draft.plants ?? []).filter((p) => used.has(p.id) && !plants.some((o) => o.id === p.id));
-    const all = [...before, ...plants];
+    const all = broughtAlong(draft, ownPlants);
     const { plants: _was, ...bare } = draft;
     const whole: Drink = all.length > 0 ? { ...bare, plants: all } : bare;
     const drink = { ...whole, defaults: writtenTarget(whole) };

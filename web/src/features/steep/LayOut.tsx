@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { layOutOf, vesselOf, type Batch, type LayOutItem } from '@steepsis/core';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
-import { plantName, sweetenerName } from '@/shared/format/names';
+import { plantNameIn, sweetenerName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { Refusal } from '@/shared/ui/Page';
 
@@ -64,7 +64,7 @@ const warns = (item: LayOutItem): boolean => item.what === 'vessel' && !item.fit
 function title(batch: Batch, item: LayOutItem): string {
   switch (item.what) {
     case 'plant':
-      return `${f.grams(item.grams)} of ${plantName(item.plant).toLowerCase()}`;
+      return `${f.grams(item.grams)} of ${plantNameIn(batch.plan.drink, item.plant).toLowerCase()}`;
     case 'water':
       return `${f.volume(item.waterMl)} of water${item.pots > 1 ? `, in ${item.pots} pots` : ''}`;
     case 'vessel':

@@ -16,7 +16,7 @@ import {
   type Lid,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
-import { plantName } from '@/shared/format/names';
+import { plantNameIn } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -56,7 +56,7 @@ export function WhatHappened(acting: Acting): ReactNode {
     <Panel title={`What really happened${batch.plan.brews.length > 1 ? `: ${brew.name.toLowerCase()}` : ''}`}>
       {overdue.length > 0 && chosen !== 'forgot' && (
         <p className="mb-2">
-          {overdue.map((o) => plantName(o.plant).toLowerCase()).join(', ')} should be in by now.{' '}
+          {overdue.map((o) => plantNameIn(batch.plan.drink, o.plant).toLowerCase()).join(', ')} should be in by now.{' '}
           <Button kind="quiet" onClick={() => setTopic('forgot')}>
             Is it still worth it?
           </Button>
@@ -209,7 +209,7 @@ function LidForm({ batch, brew, tell, pending, now }: Acting): ReactNode {
   );
 }
 
-function MoreForm({ brew, tell, pending }: Acting): ReactNode {
+function MoreForm({ batch, brew, tell, pending }: Acting): ReactNode {
   const [ingredientId, setIngredient] = useState(brew.way.ingredients[0]?.id ?? '');
   const [grams, setGrams] = useState(10);
   const [fault, setFault] = useState<FieldFault | undefined>(undefined);
@@ -232,7 +232,10 @@ function MoreForm({ brew, tell, pending }: Acting): ReactNode {
         <InlineChoice
           label="More of"
           value={ingredientId}
-          choices={brew.way.ingredients.map((i) => ({ value: i.id, label: plantName(i.plant).toLowerCase() }))}
+          choices={brew.way.ingredients.map((i) => ({
+            value: i.id,
+            label: plantNameIn(batch.plan.drink, i.plant).toLowerCase(),
+          }))}
           onValue={setIngredient}
         />
         <Button
@@ -268,7 +271,7 @@ function Forgot({ batch, brew, tell, pending, now }: Acting): ReactNode {
       <Chips
         label="What was forgotten?"
         value={id}
-        choices={all.map((p) => ({ value: p.id, label: plantName(p.plant).toLowerCase() }))}
+        choices={all.map((p) => ({ value: p.id, label: plantNameIn(batch.plan.drink, p.plant).toLowerCase() }))}
         onValue={setPicked}
       />
       {id && <Advice batch={batch} brew={brew} ingredientId={id} tell={tell} pending={pending} now={now} />}

@@ -1,19 +1,22 @@
 import {
   afterStraining,
-  botanicalBySlug,
   endFiguresOf,
   frozenBrew,
   kitchenBoilingPoint,
   mainStageOf,
+  plantOf,
   progressAt,
   type Batch,
+  type BrewIngredient,
   type Call,
+  type Drink,
   type EndFigures,
   type FrozenBrew,
+  type FrozenPlan,
   type Stage,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
-import { HANDS_WORDS, plantName, stageWords, sweetenerName } from '@/shared/format/names';
+import { HANDS_WORDS, plantNameIn, stageWords, sweetenerName } from '@/shared/format/names';
 
 /** A call in words: what to do, the clock beside it, what the senses say when it is time, and a figure for the same. */
 export type CallWords = {
@@ -48,7 +51,7 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
     }
     case 'put-in': {
       const all = [call, ...others].flatMap((c) => (c.what.kind === 'put-in' ? [c.what] : []));
-      const plants = listed(all.map((w) => plantName(w.plant).toLowerCase()));
+      const plants = listed(all.map((w) => plantNameIn(batch.plan.drink, w.plant).toLowerCase()));
       return {
         ...base,
         inMin,
@@ -60,7 +63,7 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
     }
     case 'take-out': {
       const all = [call, ...others].flatMap((c) => (c.what.kind === 'take-out' ? [c.what] : []));
-      const plants = listed(all.map((w) => plantName(w.plant).toLowerCase()));
+      const plants = listed(all.map((w) => plantNameIn(batch.plan.drink, w.plant).toLowerCase()));
       return {
         ...base,
         inMin,
@@ -111,9 +114,9 @@ export function shortCall(batch: Batch, { what }: Call): string {
     case 'start':
       return `start the ${frozenBrew(batch.plan, what.brewId).name.toLowerCase()}`;
     case 'put-in':
-      return `put in ${plantName(what.plant).toLowerCase()}`;
+      return `put in ${plantNameIn(batch.plan.drink, what.plant).toLowerCase()}`;
     case 'take-out':
-      return `take out ${plantName(what.plant).toLowerCase()}`;
+      return `take out ${plantNameIn(batch.plan.drink, what.plant).toLowerCase()}`;
     case 'tend':
       return TASK_WORDS[what.task][0].toLowerCase();
     case 'measure':
@@ -150,7 +153,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const stage = brew.way.stages.find((s) => s.id === stageId)!;
   const progress = progressAt(batch, brewId, nowMs);
   const end = endFiguresOf(batch, brewId, stageId);
-  const cues = { cue: cueOf(brew, stage), figure: figureOf(stage, end) };
+  const cues = { cue: cueOf(batch.plan, brew, stage), figure: figureOf(stage, end) };
   const soonish = `about ${f.duration(Math.max(0, inMin))} more by the model`;
   if (stage.kind === 'heat') {
     const boil = stage.to === 'boil';
@@ -213,7 +216,7 @@ const nextIs = (brew: FrozenBrew, stage: Stage, kind: Stage['kind']): boolean =>
   brew.way.stages[brew.way.stages.indexOf(stage) + 1]?.kind === kind;
 
 /** What the senses say when a stage is at its end. */
-function cueOf(brew: FrozenBrew, stage: Stage): string | undefined {
+function cueOf({ drink }: FrozenPlan, brew: FrozenBrew, stage: Stage): string | undefined {
   switch (stage.kind) {
     case 'toast':
       return 'it smells of nuts and is a shade darker';
@@ -224,7 +227,7 @@ function cueOf(brew: FrozenBrew, stage: Stage): string | undefined {
     case 'steep':
       return stage.place === 'fridge'
         ? 'the liquor has its colour to the bottom of the jar'
-        : `it smells of ${scentOf(brew)}, no longer of hay`;
+        : `it smells of ${scentOf(drink, brew)}, no longer of hay`;
     case 'dissolve':
       return 'clear to the bottom, no grain under the spoon';
     case 'reduce':
@@ -244,12 +247,11 @@ function cueOf(brew: FrozenBrew, stage: Stage): string | undefined {
 }
 
 /** The plant that there is most of, as a cook names its smell. */
-function scentOf({ way }: FrozenBrew): string {
-  const most = [...way.ingredients].sort((a, b) => b.grams / doseOf(b.plant) - a.grams / doseOf(a.plant))[0];
-  return most ? plantName(most.plant).toLowerCase() : 'the plant';
+function scentOf(drink: Drink, { way }: FrozenBrew): string {
+  const doses = (i: BrewIngredient): number => i.grams / plantOf(drink, i.plant).dose.typical;
+  const most = [...way.ingredients].sort((a, b) => doses(b) - doses(a))[0];
+  return most ? plantNameIn(drink, most.plant).toLowerCase() : 'the plant';
 }
-
-const doseOf = (plant: string): number => botanicalBySlug(plant).dose.typical;
 
 /** The same end on an instrument. */
 function figureOf(stage: Stage, end: EndFigures): string | undefined {

@@ -13,8 +13,8 @@ import {
   EVENT_VERSION,
   FREE_JUG_EVENT_VERSION,
   freeJugAfter,
-  knowPlants,
   measuresOf,
+  soundPlants,
   decide,
   type Batch,
   type BatchEvent,
@@ -23,6 +23,7 @@ import {
   type FreeJug,
   type Kitchen,
   type OwnPlant,
+  type Plants,
   type PantryEntry,
   type Phase,
   type PlanTarget,
@@ -180,6 +181,8 @@ export function useArchive(): UseMutationResult<unknown, Error, { id: string; ar
 export type House = Omit<HouseView, 'pantry' | 'plants'> & {
   pantry: readonly Kept<PantryEntry>[];
   plants: readonly Kept<OwnPlant>[];
+  /** the house's own plants, with their figures */
+  ownPlants: Plants;
   entries: readonly PantryEntry[];
   forPlans: Kitchen;
 };
@@ -188,10 +191,14 @@ export const useHouse = (): UseQueryResult<House> => useQuery({ queryKey: ['hous
 
 async function fetchHouse(): Promise<House> {
   const view = await getKept<HouseView>('/api/house');
-  knowPlants(view.plants.map((p) => p.body));
   setMeasures(view.kitchen.body.units);
   const entries = view.pantry.map((p) => p.body);
-  return { ...view, entries, forPlans: { ...view.kitchen.body, measures: measuresOf(entries) } };
+  return {
+    ...view,
+    ownPlants: soundPlants(view.plants.map((p) => p.body)).plants,
+    entries,
+    forPlans: { ...view.kitchen.body, measures: measuresOf(entries) },
+  };
 }
 
 type HousePart =

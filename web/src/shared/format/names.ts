@@ -1,4 +1,4 @@
-import { botanicalBySlug, InputError, SWEETENERS, type Stage } from '@steepsis/core';
+import { knownPlant, soundPlants, SWEETENERS, type Drink, type Plants, type Stage } from '@steepsis/core';
 import * as f from './format';
 
 /** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
@@ -46,20 +46,21 @@ export function stageWords(stage: Stage): string {
   }
 }
 
-/** A plant by its slug, as a cook calls it; a thing that is no plant of the table by its own words. */
-export const plantName = (slug: string): string => {
-  const name = shortName(nameOf(slug));
+/**
+ * A plant by its slug, as a cook calls it; one that neither the table nor the drink knows by the words of its slug, so that
+ * a page about it can still be read.
+ */
+export const plantName = (slug: string, plants?: Plants): string => {
+  const name = shortName(nameOf(slug, plants));
   return name.charAt(0).toUpperCase() + name.slice(1);
 };
 
-function nameOf(slug: string): string {
-  try {
-    return botanicalBySlug(slug).name;
-  } catch (error) {
-    if (error instanceof InputError) return slug.replaceAll('_', ' ');
-    throw error;
-  }
-}
+/** A plant of a drink, as a cook calls it. */
+export const plantNameIn = (drink: Pick<Drink, 'plants'>, slug: string): string =>
+  plantName(slug, soundPlants(drink.plants).plants);
+
+const nameOf = (slug: string, plants: Plants | undefined): string =>
+  knownPlant(plants, slug)?.name ?? slug.replace(/^own-|-r\d+$/g, '').replaceAll(/[_-]/g, ' ');
 
 /** What the hands do, as a stage is called. */
 export const HANDS_WORDS = {

@@ -1,5 +1,14 @@
 import { render, screen } from '@testing-library/react';
-import { BOOK, DEFAULT_KITCHEN, doseLadder, planDrink, type Drink, type Plan, type PlanTarget } from '@steepsis/core';
+import {
+  BOOK,
+  botanicalBySlug,
+  DEFAULT_KITCHEN,
+  doseLadder,
+  planDrink,
+  type Drink,
+  type Plan,
+  type PlanTarget,
+} from '@steepsis/core';
 import { setMeasures } from '@/shared/format/format';
 import { DoseLadder } from './DoseLadder';
 import { VesselLine } from './VesselLine';
@@ -63,12 +72,12 @@ describe('what else stands on the line', () => {
 
 describe('a dose on its ladder', () => {
   it('says in words where it stands and where it turns', () => {
-    render(<DoseLadder rungs={doseLadder('lavender_dried')} now={2} />);
+    render(<DoseLadder rungs={doseLadder(botanicalBySlug('lavender_dried'))} now={2} />);
     expect(screen.getByText(/turns soapy above/)).toBeInTheDocument();
     expect(screen.getByText(/Here 2.0 g\/L: usual/)).toBeInTheDocument();
   });
   it('below the first rung it says so', () => {
-    render(<DoseLadder rungs={doseLadder('lavender_dried')} now={0.1} />);
+    render(<DoseLadder rungs={doseLadder(botanicalBySlug('lavender_dried'))} now={0.1} />);
     expect(screen.getByText(/below restrained/)).toBeInTheDocument();
   });
 });
