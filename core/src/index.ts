@@ -1,6 +1,8 @@
 // The public names of the core. Everything here is pure: no interface, no I/O, no clock, no randomness.
 
 export { InputError, withWarnings, type Warned, type Warning } from './quantity/errors';
+export { faultInWords, fieldInWords, inWords } from './words/inWords';
+export { FIELD_WORDS } from './words/fieldWords';
 export { describeRange, type Range } from './quantity/range';
 export { likelyRange, type Estimate } from './quantity/estimate';
 export {
@@ -186,7 +188,15 @@ export {
   type UsualTap,
 } from './usual/recipeFromUsual';
 export type { TimedCooling } from './heat/vessel';
-export { curveOfBatch, expectedVolumeMl, progressAt, progressesAt, type Progress } from './batch/progress';
+export {
+  curveOfBatch,
+  expectedVolumeMl,
+  progressAt,
+  progressesAt,
+  troublesAt,
+  type Progress,
+  type Trouble,
+} from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { liveJarAt, type LiveJarView } from './batch/tendingOfBatch';
 export { freezePlan } from './batch/freeze';

@@ -108,7 +108,7 @@ describe('a jug poured together over HTTP', () => {
         from: { kind: 'made', made: { plant: 'no_such', grams: 3, waterMl: 500, minutes: 4, place: 'fridge' } },
       },
       'parts.0.from.plant',
-      /a plant of the reference/,
+      /a plant of the table/,
     ],
   ])('refuses %j, naming the field', async (part, field, accepted) => {
     const { body } = await server.http

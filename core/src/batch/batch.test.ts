@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { shelfItemsOf } from '../keeping/shelf';
-import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../test/aBatch';
+import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, type Told } from '../test/aBatch';
 import { actualMinutes, batchAfter, concentrateOf, runningStage, runOfBatch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 import { correctedTo, steamShare } from '../brew/correctForVolume';
@@ -109,7 +109,7 @@ describe('what may happen to a batch', () => {
 
   it('refuses a pull before its stage', () => {
     expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'steep' })).toBe(
-      'stage-not-running: steep is not running, so it cannot end. The stage that runs is heat.',
+      'stage-not-running: That step is not running, so it cannot end. What runs now is heating.',
     );
   });
   it('refuses a second start, an unknown stage, and a time before the start', () => {
@@ -117,10 +117,10 @@ describe('what may happen to a batch', () => {
       'already-started: This batch has been started already.',
     );
     expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'fly' })).toBe(
-      'unknown-stage: One of heat, steep is accepted, not "fly".',
+      'unknown-stage: This brew has no such step. Open its page again and end the one that runs.',
     );
     expect(decided([], { type: 'stage-ended', brewId: BREW, stageId: 'heat' }, -5)).toBe(
-      `too-early: A time at or after the start, ${START}, is accepted.`,
+      'too-early: That is 5 min before the batch was started. Say a later moment.',
     );
   });
   it('refuses to measure, mix or taste too soon', () => {
@@ -158,6 +158,79 @@ describe('what may happen to a batch', () => {
     const gone: Told[] = [...MEASURED, [40, { type: 'discarded', why: 'left out' }]];
     expect(decided(gone, MIX)).toContain('discarded');
     expect(decided(gone, { type: 'undone', eventId: 'e4' })).toBe('accepted');
+  });
+});
+
+describe('what is poured', () => {
+  const mixed: Told[] = [...MEASURED, [30, { ...MIX, mix: { concentrate: 1000, syrup: 280, water: 850 } }]];
+  const litre: Told = [40, { type: 'poured', vesselId: 'jug', ml: 1000 }];
+  const decided = (told: readonly Told[], event: BatchEventBody, minutes = 60): string => {
+    const decision = decide(aBatch(told), event, minutesIn(minutes));
+    return decision.kind === 'refused' ? decision.reason : 'accepted';
+  };
+  it('keeps its jug: a mix is not undone under a pour, nor what was measured under a mix', () => {
+    const [measured, mix, pour] = ['e3', 'e4', 'e5'];
+    expect(decided([...mixed, litre], { type: 'undone', eventId: mix })).toBe('undo-later-things-first');
+    expect(decided([...mixed, litre], { type: 'undone', eventId: pour })).toBe('accepted');
+    expect(decided([...mixed, litre, [50, { type: 'undone', eventId: pour }]], { type: 'undone', eventId: mix })).toBe(
+      'accepted',
+    );
+    expect(decided(mixed, { type: 'undone', eventId: measured })).toBe('undo-later-things-first');
+  });
+  it('comes after its mix, and a mix after what came out was measured', () => {
+    expect(decided(mixed, litre[1], 29)).toBe('too-early');
+    expect(decided(mixed, litre[1], 30)).toBe('accepted');
+    expect(decided(MEASURED, mixed[3]![1], 26)).toBe('too-early');
+    expect(decided(MEASURED, { type: 'bottled' }, 26)).toBe('too-early');
+    expect(decided(mixed, { type: 'moved', vesselId: 'jug', where: 'freezer' }, 29)).toBe('too-early');
+    expect(
+      decided(mixed, { type: 'tasted', state: 'iced', verdict: { strength: 0, harsh: 0, sweet: 0, tart: 0 } }, 5),
+    ).toBe('too-early');
+  });
+  it('is never invented, whatever is mixed, poured and taken back in whatever order', () => {
+    const steps = fc.array(
+      fc.record({
+        what: fc.constantFrom('mix', 'pour', 'bottle', 'undo', 'measure', 'brix'),
+        at: fc.integer({ min: 0, max: 40 }),
+        size: fc.double({ min: 0.05, max: 1.2, noNaN: true }),
+      }),
+      { minLength: 4, maxLength: 14 },
+    );
+    fc.assert(
+      fc.property(steps, (all) => {
+        const told: Told[] = [...MEASURED];
+        for (const [i, { what, at: minutes, size }] of all.entries()) {
+          const events = aBatch(told).events;
+          const event: BatchEventBody =
+            what === 'mix'
+              ? { ...MIX, mix: { concentrate: 1000 * size, syrup: 280, water: 850 } }
+              : what === 'pour'
+                ? { type: 'poured', vesselId: i % 3 === 0 ? 'concentrate' : 'jug', ml: 1500 * size }
+                : what === 'bottle'
+                  ? { type: 'bottled' }
+                  : what === 'measure'
+                    ? { type: 'measured', what: 'volume', brewId: BREW, value: 1100 * size, method: 'jug' }
+                    : what === 'brix'
+                      ? { type: 'measured', what: 'brix', brewId: BREW, value: 4 * size, method: 'refractometer' }
+                      : { type: 'undone', eventId: events[Math.floor(size * 0.8 * events.length)]!.id };
+          // Sometimes it is said of a moment that is past.
+          const moment = 30 + i * 10 - minutes;
+          if (decide(aBatch(told), event, minutesIn(moment)).kind === 'accepted') told.push([moment, event]);
+        }
+        const batch = aBatch(told);
+        const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+        const counts = batch.events.filter((e) => !undone.has(e.id));
+        const poured = counts.reduce((sum, e) => sum + (e.type === 'poured' ? e.ml : 0), 0);
+        const left = batch.vessels.reduce((sum, v) => sum + volumeMl(v.liquid), 0);
+        const mix = counts.filter((e) => e.type === 'mixed').at(-1);
+        const fromElsewhere = mix?.type === 'mixed' ? (mix.mix['syrup'] ?? 0) + (mix.mix['water'] ?? 0) : 0;
+        const measured = batch.brews[0]!.measuredVolumeMl ?? 0;
+        expect(batch.unworked).toEqual([]);
+        // Sugar takes less room in the jug than by itself; beyond that nothing comes from nowhere.
+        expect(poured + left).toBeLessThanOrEqual(measured + fromElsewhere + 5);
+      }),
+      { numRuns: 150, seed: 11 },
+    );
   });
 });
 

@@ -1,4 +1,4 @@
-import { runBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
+import { followBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
 import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { remembering } from '../quantity/remembering';
@@ -32,7 +32,8 @@ import { isEndless, lineLiquid } from '../plan/mixLines';
 
 // The state of a batch is a fold over its events.
 // 1. Same events, same state: nothing reads a clock. 2. An undone event counts as if it had never been.
-// 3. Events fold by time, then by sequence. 4. Nothing is poured that is not there.
+// 3. Events fold by time, then by sequence. 4. Nothing is poured that is not there. 5. An event that cannot be worked out
+// does not count and says so; the others do.
 
 /** The least advanced brew decides: a batch runs while any of its brews does. */
 export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarded';
@@ -86,6 +87,8 @@ export type Batch = {
   heard: Readonly<Record<string, { againAtMs: number | undefined }>>;
   /** how what was strained is cooled, and since when */
   cooledBy: readonly { at: string; how: CooledBy }[];
+  /** what was said and could not be worked out: it does not count until it is taken back or what it rests on is put right */
+  unworked: readonly { event: BatchEvent; why: InputError }[];
   events: readonly BatchEvent[];
 };
 
@@ -120,9 +123,20 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
     laidOut: first.layOut ? {} : undefined,
     heard: {},
     cooledBy: [],
+    unworked: [],
     events,
   };
-  return ordered.reduce((batch, event) => offStove(applyEvent(batch, event), event.at), start);
+  return ordered.reduce((batch, event) => offStove(applyAlone(batch, event), event.at), start);
+}
+
+/** One thing that cannot be worked out is that thing's fault: everything else of the batch goes on without it. */
+function applyAlone(batch: Batch, event: BatchEvent): Batch {
+  try {
+    return applyEvent(batch, event);
+  } catch (why) {
+    if (!(why instanceof InputError)) throw why;
+    return { ...batch, unworked: [...batch.unworked, { event, why }] };
+  }
 }
 
 const offStove = (batch: Batch, at: string): Batch =>
@@ -300,7 +314,7 @@ export function actualMinutes(batch: Batch, brewId: string): Record<string, numb
 
 /** One pot of a brew of a frozen plan, as planned. */
 export const runOfFrozen = (plan: FrozenPlan, brew: FrozenBrew): BrewRun =>
-  plannedRuns(brew, plan.coreVersion, () => runBrew(setupOf(plan, brew)));
+  plannedRuns(brew, plan.coreVersion, () => followBrew(setupOf(plan, brew)));
 
 /** A frozen brew belongs to one plan. */
 const plannedRuns = remembering<FrozenBrew, BrewRun>();
@@ -344,7 +358,7 @@ function runAnew(batch: Batch, brewId: string, { minutesOf, way, lossScale = 1, 
   const brew = frozenBrew(plan, brewId);
   const { changes, strainedVolumeMl } = brewState(batch, brewId);
   const made = wayAsItWent(batch, brewId);
-  return runBrew({
+  return followBrew({
     ...setupOf(plan, brew),
     factors: { ...plan.factors, heatLoss: plan.factors.heatLoss * lossScale },
     way: way ? way(made) : made,
@@ -364,7 +378,10 @@ export function concentrateOf(batch: Batch, brewId: string): Liquid {
   const { measuredVolumeMl, panWeightG, brix } = brewState(batch, brewId);
   let pot = run.concentrate;
   if (panWeightG !== undefined) pot = weighedTo(run, panWeightG - panOf(batch.plan, brewId).emptyG);
-  if (measuredVolumeMl !== undefined) pot = correctedTo(pot, run.ledger, measuredVolumeMl / pots);
+  if (measuredVolumeMl !== undefined)
+    // What is measured is there, whatever should have become of it.
+    pot =
+      volumeMl(pot) > 0 ? correctedTo(pot, run.ledger, measuredVolumeMl / pots) : run.comingTo(measuredVolumeMl / pots);
   if (brix !== undefined) {
     const known = measuredVolumeMl !== undefined || panWeightG !== undefined;
     const corrected = correctForBrix(pot, run.ledger, brix, known);
@@ -374,7 +391,11 @@ export function concentrateOf(batch: Batch, brewId: string): Liquid {
 }
 
 /** Boiled down, what a pan lacks or has too much of is water; anything else is as if a jug had said its volume. */
-function weighedTo({ concentrate, ledger }: BrewRun, netG: number): Liquid {
+function weighedTo({ concentrate, ledger, lost, comingTo }: BrewRun, netG: number): Liquid {
+  if (lost) {
+    const about = comingTo(netG);
+    return portionOf(about, netG / massG(about));
+  }
   const gapG = massG(concentrate) - netG;
   if (ledger.reducedMl > 0 && gapG < concentrate.waterG) return { ...concentrate, waterG: concentrate.waterG - gapG };
   return correctedTo(concentrate, ledger, (volumeMl(concentrate) * netG) / massG(concentrate));

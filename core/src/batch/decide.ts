@@ -2,10 +2,13 @@ import { volumeMl } from '../liquid/liquid';
 import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
 import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
+import type { Stage } from '../drink/drink';
 import { SKIPPABLE } from './asItWent';
 import { brewState, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
 import { frozenBrew, isOffPlants, timedStages, vesselOf } from './brewState';
-import type { BatchEventBody } from './batchEvent';
+import type { BatchEvent, BatchEventBody } from './batchEvent';
+import { InputError } from '../quantity/errors';
+import { faultInWords } from '../words/inWords';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
 export type Decision =
@@ -35,6 +38,7 @@ export type RefusalReason =
   | 'already-in'
   | 'cannot-be-skipped'
   | 'nothing-in-the-pot'
+  | 'cannot-be-worked-out'
   | 'over-full';
 
 const accepted: Decision = { kind: 'accepted' };
@@ -51,11 +55,21 @@ const refused = (reason: RefusalReason, field: string, message: string): Decisio
  * @param at when it happened, ISO 8601
  */
 export function decide(batch: Batch, event: BatchEventBody, at: string): Decision {
-  const possible = decidePossible(batch, event, at);
-  if (possible.kind === 'refused' || !GATED.has(event.type)) return possible;
-  const [block] = blocksOfBatch(batch, Date.parse(at));
-  return block ? refused('blocked', 'type', `${block.id}: ${block.message}`) : accepted;
+  try {
+    const possible = decidePossible(batch, event, at);
+    if (possible.kind === 'refused' || !GATED.has(event.type)) return possible;
+    const [block] = blocksOfBatch(batch, Date.parse(at));
+    return block ? refused('blocked', 'type', `${block.id}: ${block.message}`) : accepted;
+  } catch (error) {
+    // Where it cannot even be worked out what it would rest on, it can still be taken back and thrown away.
+    if (!(error instanceof InputError)) throw error;
+    if (NEVER_STOPPED.has(event.type)) return accepted;
+    return refused('cannot-be-worked-out', 'type', `${faultInWords(error)} Undo the last thing, or throw it away.`);
+  }
 }
+
+/** What takes back or ends a batch, whatever state it is in. */
+const NEVER_STOPPED = new Set(['discarded', 'heard', 'acknowledged']);
 
 /** What a block stops: going on with the brew, serving it, calling it good. */
 const GATED = new Set([
@@ -75,9 +89,8 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
   if (event.type === 'undone') return decideUndo(batch, event.eventId);
   if (batch.phase === 'discarded')
     return refused('discarded', 'type', 'This batch was discarded; nothing more happens to it.');
-  if (Date.parse(at) < Date.parse(batch.startedAt)) {
-    return refused('too-early', 'at', `A time at or after the start, ${batch.startedAt}, is accepted.`);
-  }
+  const early = before(at, batch.startedAt, 'the batch was started');
+  if (early) return early;
   switch (event.type) {
     case 'brew-started':
       return decideBrewStart(batch, event.brewId);
@@ -99,7 +112,7 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
     case 'heard':
       return accepted;
     case 'cooled-by':
-      return strainedOffAt(batch) ? accepted : needsStrained(batch);
+      return sinceStrained(batch, at);
     case 'measured':
       return decideMeasured(batch, event, at);
     case 'tended':
@@ -110,35 +123,60 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
         : refused('more-than-there-is', 'type', 'Nothing of this batch is on the shelf.');
     case 'stood-out':
     case 'moved':
-      return knownVessel(batch, event.vesselId) ?? accepted;
+      return standing(batch, event.vesselId, at) ?? accepted;
     case 'acknowledged':
       return accepted;
     case 'mixed':
-      return decideMix(batch, event);
+      return decideMix(batch, event, at);
     case 'bottled':
-      return needsMeasured(batch);
+      return needsMeasured(batch, at);
     case 'added':
-      return decideAdded(batch, event);
+      return decideAdded(batch, event, at);
     case 'poured':
-      return decidePour(batch, event.vesselId, event.ml);
+      return decidePour(batch, event.vesselId, event.ml, at);
     case 'tasted':
       return batch.strainedAt
-        ? accepted
+        ? (before(at, batch.strainedAt, 'it was strained') ?? accepted)
         : refused('nothing-to-taste', 'type', 'There is nothing to taste before the brew is strained.');
     case 'discarded':
       return accepted;
   }
 }
 
-function unknownBrew(batch: Batch, brewId: string): Decision | undefined {
-  const known = batch.plan.brews.map((b) => b.brewId);
-  if (known.includes(brewId)) return undefined;
-  return refused(
-    'unknown-brew',
-    'brewId',
-    `One of ${known.join(', ')} is accepted, not ${JSON.stringify(brewId.slice(0, 40))}.`,
-  );
+/** Refuses what is said to have happened before what it belongs to, and says by how much. */
+function before(at: string, since: string, what: string): Decision | undefined {
+  const minutes = (Date.parse(since) - Date.parse(at)) / 60_000;
+  if (minutes <= 0) return undefined;
+  const early =
+    minutes < 1 ? 'less than a minute' : minutes < 120 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 60)} h`;
+  return refused('too-early', 'at', `That is ${early} before ${what}. Say a later moment.`);
 }
+
+const sinceStrained = (batch: Batch, at: string): Decision => {
+  const off = strainedOffAt(batch);
+  return off ? (before(at, off, 'it was strained') ?? accepted) : needsStrained(batch);
+};
+
+function unknownBrew(batch: Batch, brewId: string): Decision | undefined {
+  if (batch.plan.brews.some((b) => b.brewId === brewId)) return undefined;
+  const names = batch.plan.brews.map((b) => b.name.toLowerCase());
+  return refused('unknown-brew', 'brewId', `This batch has no such brew. It has: ${names.join(', ')}.`);
+}
+
+/** A stage as it is spoken of. */
+const STAGE_NAMES: Readonly<Record<Stage['kind'], string>> = {
+  toast: 'toasting',
+  heat: 'heating',
+  hold: 'simmering',
+  cool: 'cooling',
+  steep: 'steeping',
+  hands: 'the work by hand',
+  strain: 'straining',
+  rinse: 'rinsing',
+  dissolve: 'sweetening',
+  reduce: 'boiling down',
+  ferment: 'fermenting',
+};
 
 function decideBrewStart(batch: Batch, brewId: string): Decision {
   return (
@@ -157,16 +195,14 @@ function decideStage(batch: Batch, { brewId, stageId }: { brewId: string; stageI
     return refused(
       'unknown-stage',
       'stageId',
-      `One of ${known.join(', ')} is accepted, not ${JSON.stringify(stageId.slice(0, 40))}.`,
+      'This brew has no such step. Open its page again and end the one that runs.',
     );
   const running = runningStage(batch, brewId);
   if (running?.stageId !== stageId) {
-    const now = running ? `The stage that runs is ${running.stageId}.` : 'No stage runs any more.';
-    return refused('stage-not-running', 'stageId', `${stageId} is not running, so it cannot end. ${now}`);
+    const now = running ? `What runs now is ${STAGE_NAMES[running.kind]}.` : 'Nothing of this brew runs any more.';
+    return refused('stage-not-running', 'stageId', `That step is not running, so it cannot end. ${now}`);
   }
-  return Date.parse(at) < Date.parse(running.startedAt)
-    ? refused('too-early', 'at', `A time at or after the stage began, ${running.startedAt}, is accepted.`)
-    : accepted;
+  return before(at, running.startedAt, 'that step began') ?? accepted;
 }
 
 function decideSkip(batch: Batch, event: { brewId: string; stageId: string }, at: string): Decision {
@@ -175,7 +211,11 @@ function decideSkip(batch: Batch, event: { brewId: string; stageId: string }, at
   const stage = frozenBrew(batch.plan, event.brewId).way.stages.find((s) => s.id === event.stageId)!;
   return SKIPPABLE.has(stage.kind)
     ? accepted
-    : refused('cannot-be-skipped', 'stageId', `Without ${stage.id} it is another drink. End it when it is done.`);
+    : refused(
+        'cannot-be-skipped',
+        'stageId',
+        `Without ${STAGE_NAMES[stage.kind]} it is another drink. End it when it is done.`,
+      );
 }
 
 /** Refuses what is told of a pot that has nothing on its plants at that moment. */
@@ -190,9 +230,7 @@ function potRuns(batch: Batch, brewId: string, at: string): Decision | undefined
       'brewId',
       'This brew is not on its plants now: not begun, or strained already.',
     );
-  return Date.parse(at) < Date.parse(running.startedAt)
-    ? refused('too-early', 'at', `A time at or after the stage began, ${running.startedAt}, is accepted.`)
-    : undefined;
+  return before(at, running.startedAt, 'the step that runs began');
 }
 
 type PlantEvent = Extract<BatchEventBody, { type: 'put-in' | 'taken-out' | 'left-out' }>;
@@ -205,7 +243,7 @@ function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
     return refused(
       'unknown-plant',
       'ingredientId',
-      `One of ${known.join(', ')} is accepted, not ${JSON.stringify(event.ingredientId.slice(0, 40))}.`,
+      'This brew has no such plant. Open its page again and choose one of its own.',
     );
   const { put, taken } = brewState(batch, event.brewId).changes;
   const isIn = put.some((p) => p.ingredientId === event.ingredientId);
@@ -220,11 +258,11 @@ function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
 function decideMeasured(batch: Batch, event: Extract<BatchEventBody, { type: 'measured' }>, at: string): Decision {
   switch (event.what) {
     case 'volume':
-      return decideVolume(batch, event.brewId, event.value);
+      return decideVolume(batch, event.brewId, event.value, at);
     case 'ph':
       return needsStrained(batch);
     case 'temp':
-      if (event.brewId === undefined) return strainedOffAt(batch) ? accepted : needsStrained(batch);
+      if (event.brewId === undefined) return sinceStrained(batch, at);
       return potRuns(batch, event.brewId, at) ?? accepted;
     case 'pan-weight':
       return decideWeight(batch, event, at);
@@ -272,7 +310,7 @@ function decideTending(batch: Batch, brewId: string): Decision {
 }
 
 /** More than went into the pot cannot come out. */
-function decideVolume(batch: Batch, brewId: string, ml: number): Decision {
+function decideVolume(batch: Batch, brewId: string, ml: number, at: string): Decision {
   const unknown = unknownBrew(batch, brewId);
   if (unknown) return unknown;
   const off = needsOffPlants(batch, brewId);
@@ -283,6 +321,10 @@ function decideVolume(batch: Batch, brewId: string, ml: number): Decision {
       'type',
       'This batch has been mixed or bottled already. Undo that first to change its volume.',
     );
+  const state = brewState(batch, brewId);
+  const since = state.doneAt ?? runningStage(batch, brewId)?.startedAt;
+  const early = since && before(at, since, 'it was strained');
+  if (early) return early;
   const most = mostThatCanComeOutMl(batch, brewId);
   return ml > most
     ? refused(
@@ -299,16 +341,22 @@ export function mostThatCanComeOutMl(batch: Batch, brewId: string): number {
   return Math.max(waterMl, frozenBrew(batch.plan, brewId).promised.volumeMl) * 1.1;
 }
 
-function needsMeasured(batch: Batch): Decision {
+function needsMeasured(batch: Batch, at: string): Decision {
   if (batch.phase === 'put-away')
     return refused('already-put-away', 'type', 'This batch has been mixed or bottled already.');
   return batch.phase === 'measured'
-    ? accepted
+    ? (before(at, lastMeasuredAt(batch), 'what came out was measured') ?? accepted)
     : refused('not-measured-yet', 'type', 'Measure what came out before mixing or bottling it.');
 }
 
-function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVolumes }): Decision {
-  const ready = needsMeasured(batch);
+/** When the last of the brews was measured; the start where none was. */
+const lastMeasuredAt = (batch: Batch): string =>
+  standingEvents(batch)
+    .filter((e) => e.type === 'measured' && e.what === 'volume')
+    .reduce((last, e) => (e.at > last ? e.at : last), batch.strainedAt ?? batch.startedAt);
+
+function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVolumes }, at: string): Decision {
+  const ready = needsMeasured(batch, at);
   if (ready.kind === 'refused') return ready;
   const onHand = onHandOf(batch, hadMl);
   const lines = batch.plan.drink.mix.filter((l) => l.at === 'jug');
@@ -317,7 +365,7 @@ function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVo
       return refused(
         'unknown-part',
         `mix.${id.slice(0, 40)}`,
-        `Parts of the mix are ${lines.map((l) => l.id).join(', ')}.`,
+        `This mix has no such part. It has: ${lines.map((l) => l.name.toLowerCase()).join(', ')}.`,
       );
   for (const line of lines) {
     const part = onHand.find((p) => p.id === line.id)!;
@@ -335,15 +383,15 @@ function decideMix(batch: Batch, { mix, hadMl }: { mix: MixVolumes; hadMl: MixVo
 
 function knownVessel(batch: Batch, vesselId: string): Decision | undefined {
   if (batch.vessels.some((v) => v.id === vesselId)) return undefined;
-  return refused(
-    'more-than-there-is',
-    'vesselId',
-    `There is no ${JSON.stringify(vesselId.slice(0, 40))} of this batch on the shelf.`,
-  );
+  return refused('more-than-there-is', 'vesselId', 'Nothing like that of this batch stands on the shelf any more.');
 }
 
-function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
-  const unknown = knownVessel(batch, vesselId);
+/** Refuses what is told of something that does not stand on the shelf, or did not yet at that moment. */
+const standing = (batch: Batch, vesselId: string, at: string): Decision | undefined =>
+  knownVessel(batch, vesselId) ?? before(at, batch.vessels.find((v) => v.id === vesselId)!.filledAt, 'it was filled');
+
+function decidePour(batch: Batch, vesselId: string, ml: number, at: string): Decision {
+  const unknown = standing(batch, vesselId, at);
   if (unknown) return unknown;
   const have = volumeMl(batch.vessels.find((v) => v.id === vesselId)!.liquid);
   return ml > have + 1
@@ -352,8 +400,12 @@ function decidePour(batch: Batch, vesselId: string, ml: number): Decision {
 }
 
 /** The jug takes no more than it holds; what a bottle takes, only its cook knows. */
-function decideAdded(batch: Batch, { vesselId, parts }: { vesselId: string; parts: readonly PouredPart[] }): Decision {
-  const unknown = knownVessel(batch, vesselId);
+function decideAdded(
+  batch: Batch,
+  { vesselId, parts }: { vesselId: string; parts: readonly PouredPart[] },
+  at: string,
+): Decision {
+  const unknown = standing(batch, vesselId, at);
   if (unknown) return unknown;
   if (vesselId !== JUG) return accepted;
   const room = jugRoomMl(batch);
@@ -375,31 +427,67 @@ export function jugRoomMl(batch: Batch): number {
 
 function decideUndo(batch: Batch, eventId: string): Decision {
   const event = batch.events.find((e) => e.id === eventId);
-  if (!event)
-    return refused(
-      'unknown-event',
-      'eventId',
-      `No event ${JSON.stringify(eventId.slice(0, 40))} belongs to this batch.`,
-    );
+  if (!event) return refused('unknown-event', 'eventId', 'Nothing like that has happened to this batch.');
   if (event.type === 'started')
     return refused('cannot-undo-the-start', 'eventId', 'A start cannot be undone. Discard the batch instead.');
+  if (event.type === 'undone')
+    return refused('unknown-event', 'eventId', 'An undo cannot be undone. Do the thing again instead.');
   if (batch.events.some((e) => e.type === 'undone' && e.eventId === eventId))
     return refused('already-undone', 'eventId', 'This has been undone already.');
-  if (FLOW.has(event.type) && laterFlow(batch, eventId)) {
-    return refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.');
-  }
-  return event.type === 'undone'
-    ? refused('unknown-event', 'eventId', 'An undo cannot be undone. Do the thing again instead.')
+  // What does not count has nothing that rests on it.
+  if (batch.unworked.some((u) => u.event.id === eventId)) return accepted;
+  return laterThan(batch, event).some((later) => restsOn(later, event))
+    ? refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.')
     : accepted;
 }
 
-/** Events that lead from one phase to the next; tastings, pours and pH readings stand on their own. */
-const FLOW = new Set(['brew-started', 'stage-ended', 'stage-skipped', 'mixed', 'bottled', 'added', 'discarded']);
+/** Events that lead from one phase to the next. */
+const FLOW = new Set<BatchEventBody['type']>([
+  'brew-started',
+  'stage-ended',
+  'stage-skipped',
+  'mixed',
+  'bottled',
+  'added',
+  'discarded',
+]);
 
-function laterFlow(batch: Batch, eventId: string): boolean {
-  const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  const flow = batch.events.filter(
-    (e) => !undone.has(e.id) && (FLOW.has(e.type) || (e.type === 'measured' && e.what === 'volume')),
-  );
-  return flow[flow.length - 1]?.id !== eventId;
+/** What tells of the pots, and so of what came out of them. */
+const OF_POTS = new Set<BatchEventBody['type']>([
+  'put-in',
+  'taken-out',
+  'left-out',
+  'lid-set',
+  'topped-up',
+  'tended',
+  'measured',
+]);
+
+/** What is done with what stands on the shelf. */
+const OF_SHELF = new Set<BatchEventBody['type']>(['poured', 'added', 'stood-out', 'moved']);
+
+/**
+ * Whether something that came later would hang in the air without an earlier thing: a later step without the one before it, a jug
+ * without what came out, a pour without its jug. A taste, a note and a pour stand on their own.
+ */
+function restsOn(later: BatchEvent, earlier: BatchEvent): boolean {
+  if (later.type === 'discarded')
+    return FLOW.has(earlier.type) || OF_POTS.has(earlier.type) || OF_SHELF.has(earlier.type);
+  const filled = later.type === 'mixed' || later.type === 'bottled' || later.type === 'added';
+  if (OF_POTS.has(earlier.type) && !(earlier.type === 'measured' && earlier.what === 'ph')) return filled;
+  if (!FLOW.has(earlier.type)) return false;
+  if (earlier.type === 'mixed' || earlier.type === 'bottled' || earlier.type === 'added')
+    return OF_SHELF.has(later.type) || filled;
+  return FLOW.has(later.type) || (later.type === 'measured' && later.what === 'volume');
 }
+
+/** Events that count, without those that were taken back. */
+function standingEvents(batch: Batch): readonly BatchEvent[] {
+  const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  return batch.events.filter((e) => !undone.has(e.id) && e.type !== 'undone');
+}
+
+const laterThan = (batch: Batch, event: BatchEvent): readonly BatchEvent[] =>
+  standingEvents(batch).filter(
+    (e) => Date.parse(e.at) > Date.parse(event.at) || (Date.parse(e.at) === Date.parse(event.at) && e.seq > event.seq),
+  );

@@ -7,7 +7,8 @@ import { harshness, weightedStrength } from '../liquid/strength';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
 import { actualMinutes, brewLines, runningStage, runOfBatch, runOfFrozen, type Batch } from './batch';
-import { frozenBrew, timedStages } from './brewState';
+import type { Lost } from '../brew/brewRun';
+import { frozenBrew, isOffPlants, timedStages } from './brewState';
 import type { FrozenPlan } from './batchEvent';
 
 /** A running brew at a moment: what stage, for how long, how strong the glass would be if it were pulled now. */
@@ -24,6 +25,8 @@ export type Progress = {
   /** × of the finished glass if it were pulled now, and at its planned end */
   strengthX: number;
   plannedX: number;
+  /** when it has boiled dry, or will have as it goes on, ms; undefined for a pot that does not */
+  dryMs: number | undefined;
 };
 
 /** @param nowMs the moment, milliseconds since 1970 UTC; undefined result when nothing of the brew runs */
@@ -54,7 +57,33 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
     tempC: time.startMin >= asPlanned.endMin ? time.toC : tempAt(followed.history, now),
     strengthX: inGlass(followed.at(now).liquor, target).strengthX,
     plannedX: inGlass(asPlanned.at(asPlanned.endMin).liquor, target).strengthX,
+    dryMs:
+      followed.lost?.how === 'boiled-dry'
+        ? Date.parse(running.startedAt) + (followed.lost.atMin - time.startMin) * MIN
+        : undefined,
   };
+}
+
+const MIN = 60_000;
+
+/** What has become of a brew, so that nothing comes out of it. What is measured of it is there all the same. */
+export type Trouble = { brewId: string; how: Lost['how']; sinceMs: number };
+
+/** Every brew of a batch that has come to nothing, by a moment: boiled dry, or held whole by its plants. */
+export function troublesAt(batch: Batch, nowMs: number): readonly Trouble[] {
+  if (batch.phase === 'put-away' || batch.phase === 'discarded') return [];
+  return batch.brews.flatMap((state): Trouble[] => {
+    const { brewId, startedAt, measuredVolumeMl, strainedVolumeMl, panWeightG } = state;
+    if (startedAt === undefined || [measuredVolumeMl, strainedVolumeMl, panWeightG].some((x) => x !== undefined))
+      return [];
+    const progress = progressAt(batch, brewId, nowMs);
+    if (progress && !isOffPlants(batch.plan, state))
+      return progress.dryMs !== undefined && progress.dryMs <= nowMs
+        ? [{ brewId, how: 'boiled-dry', sinceMs: progress.dryMs }]
+        : [];
+    const { lost } = runOfBatch(batch, brewId);
+    return lost ? [{ brewId, how: lost.how, sinceMs: Date.parse(startedAt) + lost.atMin * MIN }] : [];
+  });
 }
 
 /** Minutes of a stage that goes by the clock; a heat and the like last as long as they take. */

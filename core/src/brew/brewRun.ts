@@ -3,7 +3,7 @@ import { requirePositive } from '../quantity/range';
 import { waterDensity } from '../physics/water';
 import type { Botanical } from '../reference/botanicals';
 import { plantIn } from '../reference/plants';
-import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
+import { afterStraining, scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
 import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
@@ -11,6 +11,7 @@ import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import {
   addSugar,
   massG,
+  NO_LIQUID,
   pourTogether,
   portionOf,
   volumeMl,
@@ -24,7 +25,7 @@ import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { correctedTo } from './correctForVolume';
 import { finish, type Finished } from './finish';
 import { steamClock, throughWeighings } from './steam';
-import { mainAgitation, timeline, type BrewSetup, type StageTime } from './timeline';
+import { mainAgitation, plannedMinutes, timeline, timeOf, type BrewSetup, type StageTime } from './timeline';
 import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
 
 export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
@@ -37,6 +38,13 @@ const MOST_STEAM_SHARE = 0.9;
 export const BOILS_DRY = 'steam';
 /** The field that is at fault when its plants hold all that is in it. */
 export const HELD_BY_PLANTS = 'waterMl';
+
+/** Why nothing comes out of a pot, and from which minute of its run that is so. */
+export type Lost =
+  /** so much has steamed off that the pan catches */
+  | { how: 'boiled-dry'; atMin: number; waterG: number; steamG: number }
+  /** there is less in it than its plants hold */
+  | { how: 'held-by-plants'; atMin: number; thereMl: number; heldMl: number };
 
 export type BrewMoment = {
   atMin: number;
@@ -60,16 +68,44 @@ export type BrewRun = {
   outC: number;
   /** dry sweeteners stirred in, g */
   sweetenedG: Readonly<Record<string, number>>;
+  /** why nothing comes out, where nothing does; the figures of it are then those of an empty jug */
+  lost: Lost | undefined;
+  /** past the minute at which it boiled dry, what the pan still holds then */
   at(atMin: number): BrewMoment;
-  /** what would come out if it were strained at that moment */
+  /** what would come out if it were strained at that moment; no liquid once it is lost */
   strainedAt(atMin: number): Liquid;
+  /** what came out if that was so much, ml, although it should have been nothing: then less had steamed off */
+  comingTo(outMl: number): Liquid;
 };
 
 /**
- * Runs a brew from the water to what comes out.
- * @throws InputError if the recipe names a stage that is not there, or one that cannot do what it says
+ * Runs a brew that is to give something from the water to what comes out.
+ * @throws InputError if the recipe names a stage that is not there, or one that cannot do what it says, and if nothing comes
+ * out: it boils dry ({@link BOILS_DRY}) or its plants hold all of it ({@link HELD_BY_PLANTS})
  */
 export function runBrew(setup: BrewSetup): BrewRun {
+  const run = followBrew(setup);
+  if (!run.lost) return run;
+  throw run.lost.how === 'boiled-dry'
+    ? new InputError(
+        'runBrew',
+        BOILS_DRY,
+        `less than the ${Math.round(run.lost.waterG)} g of water`,
+        Math.round(run.lost.steamG),
+      )
+    : new InputError(
+        'runBrew',
+        HELD_BY_PLANTS,
+        `more than the plants hold, ${Math.ceil(run.lost.heldMl)} ml`,
+        Math.round(run.lost.thereMl),
+      );
+}
+
+/**
+ * Follows a brew as it goes, whatever becomes of it: a pot that boils dry is a pot that has boiled dry.
+ * @throws InputError if the recipe names a stage that is not there, or one that cannot do what it says
+ */
+export function followBrew(setup: BrewSetup): BrewRun {
   requirePositive('runBrew', 'scale', setup.scale, '');
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const plants = plantsIn(setup);
@@ -89,33 +125,56 @@ export function runBrew(setup: BrewSetup): BrewRun {
     weighingsOf(setup, stages).map(({ atMin, netG }) => ({ atMin, steamG: Math.max(0, wentInG(atMin) - netG) })),
   );
 
-  const liquorAt = (atMin: number): Liquid => {
+  const sweetAt = (atMin: number): Liquid => {
     const dissolved = plants.map((p, i) => dissolvedFrom(p, extentsOf(clocks, additions[i]!, atMin), factors.potency));
     const all = pourTogether(water, ...dissolved);
-    const sweet = sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
-    const steam = steamG(atMin);
-    if (steam > sweet.waterG * MOST_STEAM_SHARE)
-      throw new InputError(
-        'runBrew',
-        BOILS_DRY,
-        `less than the ${Math.round(sweet.waterG)} g of water`,
-        Math.round(steam),
-      );
-    return withoutWater(sweet, steam);
+    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
   };
+  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_STEAM_SHARE;
+  const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
+  const liquorAt = (atMin: number): Liquid => {
+    const at = Math.min(atMin, dryMin ?? Infinity);
+    const sweet = sweetAt(at);
+    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_STEAM_SHARE));
+  };
+  const held = heldLiquor(
+    plants.map((p) => ({ ...p.botanical, grams: p.grams })),
+    { press, heldScale: heldScaleOf(setup.way, factors) },
+  );
+  const strainOf = (liquor: Liquid, atMin: number): Strained =>
+    strained({ water, liquor, steamG: Math.max(0, sweetAt(atMin).waterG - liquor.waterG), held, press });
   const strainAt = (atMin: number): Strained => {
-    const held = heldLiquor(
-      plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-      { press, heldScale: heldScaleOf(setup.way, factors) },
-    );
-    const asModelled = strained({ water, liquor: liquorAt(atMin), steamG: steamG(atMin), held, press });
-    return setup.strainedMl === undefined ? asModelled : measuredAtStrain(asModelled, setup.strainedMl);
+    if (dryMin !== undefined && atMin >= dryMin && setup.strainedMl === undefined)
+      return nothingFrom(water, steamG(atMin));
+    const asModelled = strainOf(liquorAt(atMin), atMin);
+    if (setup.strainedMl === undefined) return asModelled;
+    return asModelled.ledger.outMl > 0
+      ? measuredAtStrain(asModelled, setup.strainedMl)
+      : strainOf(liquorThatGives(setup.strainedMl, atMin), atMin);
   };
-  const finishAt = (atMin: number): { strain: Strained; done: Finished } => {
-    const strain = strainAt(atMin);
-    return { strain, done: finish(strain.drained, tempAt(history, atMin), atMin, setup) };
+  /** The liquor with so much less steamed off that this comes out of it. */
+  const liquorThatGives = (outMl: number, atMin: number): Liquid => {
+    const liquor = liquorAt(atMin);
+    const whole = outMl + clingingMl(outMl) + held.drainedMl - held.pressedMl;
+    let wetter = liquor;
+    for (let i = 0; i < 4; i++)
+      wetter = { ...wetter, waterG: Math.max(1, wetter.waterG + (whole - volumeMl(wetter)) * 0.998) };
+    return wetter;
   };
-  const { strain, done } = finishAt(endMin);
+  const finishOf = (strain: Strained, atMin: number): Finished =>
+    strain.ledger.outMl > 0
+      ? finish(strain.drained, tempAt(history, atMin), atMin, setup)
+      : nothingDone(setup, atMin, tempAt(history, atMin));
+  const strain = strainAt(endMin);
+  const done = finishOf(strain, endMin);
+  const lost = lostOf();
+  function lostOf(): Lost | undefined {
+    if (strain.ledger.outMl > 0) return undefined;
+    if (dryMin !== undefined)
+      return { how: 'boiled-dry', atMin: dryMin, waterG: sweetAt(dryMin).waterG, steamG: steamG(endMin) };
+    const leftMl = held.drainedMl - held.pressedMl;
+    return { how: 'held-by-plants', atMin: endMin, thereMl: volumeMl(liquorAt(endMin)), heldMl: leftMl };
+  }
   return {
     history,
     stages: [...stages, ...done.stages],
@@ -127,10 +186,37 @@ export function runBrew(setup: BrewSetup): BrewRun {
       (all, s) => ({ ...all, [s.kind]: (all[s.kind] ?? 0) + s.grams }),
       { ...done.sweetenedG },
     ),
+    lost,
     at: (atMin) => ({ atMin, tempC: tempAt(history, atMin), liquor: liquorAt(atMin) }),
-    strainedAt: (atMin) => finishAt(atMin).done.liquid,
+    strainedAt: (atMin) => finishOf(strainAt(atMin), atMin).liquid,
+    comingTo: (outMl) => portionToMl(finishOf(strainOf(liquorThatGives(outMl, endMin), endMin), endMin).liquid, outMl),
   };
 }
+
+/** The first minute at which something that stays true is true, to a tenth of a second; it is so at the end. */
+function firstTrue(isSo: (atMin: number) => boolean, endMin: number): number {
+  let [lo, hi] = [0, endMin];
+  while (hi - lo > 0.002) {
+    const middle = (lo + hi) / 2;
+    if (isSo(middle)) hi = middle;
+    else lo = middle;
+  }
+  return hi;
+}
+
+/** What is done to nothing: its stages take their time all the same. */
+function nothingDone(setup: BrewSetup, startMin: number, tempC: number): Finished {
+  let atMin = startMin;
+  const stages = afterStraining(setup.way).map((stage): StageTime => {
+    const minutes = setup.actualMinutes?.[stage.id] ?? plannedMinutes(stage) ?? 0;
+    const time = timeOf(stage, minutes > 0 ? [{ kind: 'hold', minutes, tempC }] : [], tempC, atMin);
+    atMin = time.endMin;
+    return time;
+  });
+  return { liquid: NO_LIQUID, stages, tempC, sweetenedG: {}, rinsedMl: 0, sweetenedMl: 0, reducedMl: 0 };
+}
+
+const portionToMl = (l: Liquid, ml: number): Liquid => portionOf(l, ml / volumeMl(l));
 
 /** Where the pulp is poured with the drink, nothing is left behind in it. */
 export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number => (way.keepPulp ? 0 : factors.held);
@@ -217,13 +303,7 @@ function strained({
   const poured = totalMl - leftMl;
   const clings = clingingMl(Math.max(0, poured));
   const outMl = poured - clings;
-  if (!(outMl > 0))
-    throw new InputError(
-      'runBrew',
-      HELD_BY_PLANTS,
-      `more than the plants hold, ${Math.ceil(leftMl)} ml`,
-      Math.round(totalMl),
-    );
+  if (!(outMl > 0)) return nothingFrom(water, steamG);
   const portion = portionOf(liquor, outMl / totalMl);
   // Pressing also pushes out fines: a tenth more harshness. House estimate.
   const liquid = press
@@ -243,6 +323,27 @@ function strained({
       sweetenedMl: 0,
       reducedMl: 0,
       outMl,
+    },
+  };
+}
+
+/** Nothing comes out: what did not steam off stays in the plants or catches on the pan. */
+function nothingFrom(water: Liquid, steamG: number): Strained {
+  const waterMl = volumeMl(water);
+  const steamMl = Math.min(waterMl, (steamG * 1000) / waterDensity(20));
+  return {
+    drained: { liquid: NO_LIQUID, left: NO_LIQUID },
+    ledger: {
+      waterMl,
+      steamMl,
+      dissolvedMl: 0,
+      heldMl: waterMl - steamMl,
+      pressedMl: 0,
+      clingingMl: 0,
+      rinsedMl: 0,
+      sweetenedMl: 0,
+      reducedMl: 0,
+      outMl: 0,
     },
   };
 }
@@ -282,7 +383,13 @@ function additionOf(
   if (botanical.extractionClass === 'stirred_in') return 'all-at-once';
   const moment = ({ stageId, atMin }: { stageId: string; atMin: number }): number => {
     const stage = stages.find((s) => s.stageId === stageId);
-    if (!stage) throw new InputError('runBrew', ingredient.id, `in or out at a stage of ${setup.way.id}`, stageId);
+    if (!stage)
+      throw new InputError(
+        'runBrew',
+        `ingredients.${ingredient.id}`,
+        'a plant that goes in and out at a stage that is there',
+        stageId,
+      );
     // Toasted dry, a plant gives from the moment the water comes.
     return stage.kind === 'toast' ? stage.endMin + JUST_AFTER_MIN : stage.startMin + atMin;
   };

@@ -90,14 +90,22 @@ function applyTo(
       return { liquid: sweetenTo(liquid, stage.to, stage.sweetener).liquid, segments: hold(DISSOLVE_MIN) };
     case 'reduce': {
       const steamG = steamToReduceG(liquid, stage);
+      const toC = Math.max(tempC, kitchenBoilingPoint(setup.kitchen));
       const heat = heatUp(liquid, tempC, 'boil', setup);
-      const toC = kitchenBoilingPoint(setup.kitchen);
-      const minutes = actual ?? steamG / boilingOffGPerMin(setup.vessel, setup.kitchen);
+      const heatMin = heat.reduce((sum, s) => sum + s.minutes, 0);
+      // Told how long all of it took, the heat at its beginning is part of that.
+      const minutes = actual === undefined ? steamG / boilingOffGPerMin(setup.vessel, setup.kitchen) : actual - heatMin;
       const boil: Segment[] = minutes > 0 ? [{ kind: 'hold', minutes, tempC: toC }] : [];
-      return { liquid: withoutWater(liquid, steamG), segments: [...heat, ...boil] };
+      const segments = minutes < 0 ? during(actual, tempC, toC) : [...heat, ...boil];
+      return { liquid: withoutWater(liquid, steamG), segments };
     }
-    case 'heat':
-      return { liquid, segments: heatUp(liquid, tempC, stage.to, setup) };
+    case 'heat': {
+      const toC = Math.max(tempC, stage.to === 'boil' ? kitchenBoilingPoint(setup.kitchen) : stage.to);
+      return {
+        liquid,
+        segments: actual === undefined ? heatUp(liquid, tempC, stage.to, setup) : during(actual, tempC, toC),
+      };
+    }
     case 'hold':
       return { liquid, segments: hold(stage.minutes) };
     case 'cool':
@@ -109,7 +117,7 @@ function applyTo(
     case 'toast':
     case 'steep':
     case 'strain':
-      throw new InputError('runBrew', stage.id, 'before the strain', stage.kind);
+      throw new InputError('runBrew', `stages.${stage.id}`, 'before the strain', stage.kind);
   }
 }
 
@@ -125,10 +133,12 @@ function rinsed(liquid: Liquid, left: Liquid, washMl: number): Liquid {
 export function steamToReduceG(liquid: Liquid, { id, to }: Extract<Stage, { kind: 'reduce' }>): number {
   const solids = solidsG(liquid);
   if ('brix' in to) {
-    if (!(to.brix > 0 && to.brix <= 80)) throw new InputError('runBrew', id, 'to a Brix above 0 and up to 80', to.brix);
+    if (!(to.brix > 0 && to.brix <= 80))
+      throw new InputError('runBrew', `stages.${id}`, 'to a Brix above 0 and up to 80', to.brix);
     return Math.max(0, liquid.waterG - (solids * (100 - to.brix)) / to.brix);
   }
-  if (!(to.share > 0 && to.share <= 1)) throw new InputError('runBrew', id, 'to a share above 0 and up to 1', to.share);
+  if (!(to.share > 0 && to.share <= 1))
+    throw new InputError('runBrew', `stages.${id}`, 'to a share above 0 and up to 1', to.share);
   const wanted = volumeMl(liquid) * to.share;
   // Volume falls steadily with its water; what can never be reached ends where it is as thick as the model goes.
   let [lo, hi] = [0, Math.max(0, liquid.waterG - solids / 4)];
@@ -148,19 +158,26 @@ function heatUp(liquid: Liquid, fromC: number, to: 'boil' | number, { kitchen, v
   return [heatingSegment({ load: loadOf(liquid, vessel, lossWPerK, kitchen.roomC), fromC, toC, powerIntoPotW })];
 }
 
+/** A path that took so long, in a line. */
+const during = (minutes: number | undefined, fromC: number, toC: number): Segment[] =>
+  minutes !== undefined && minutes > 0 ? [{ kind: 'ramp', minutes, fromC, toC }] : [];
+
 function coolDown(
   liquid: Liquid,
   fromC: number,
   { id, toC, by }: Extract<Stage, { kind: 'cool' }>,
   { kitchen, vessel, actualMinutes }: BrewSetup,
 ): Segment[] {
-  if (toC >= fromC) return [];
+  const actual = actualMinutes?.[id];
+  // What is cool enough already needs no time, unless it was given some: then it went on cooling.
+  if (actual === undefined ? toC >= fromC : actual <= 0) return [];
   const place = by === 'ice-bath' ? 'ice-bath' : 'counter';
   const ambientC = by === 'ice-bath' ? 0 : kitchen.roomC;
   const load = loadOf(liquid, vessel, closedLossWPerK(vessel, volumeMl(liquid), place), ambientC);
   const tauMin = coolingTauMin(load);
-  const minutes = actualMinutes?.[id] ?? newtonMinutes({ fromC, toC, ambientC, tauMin });
-  if (!Number.isFinite(minutes)) throw new InputError('runBrew', id, `to more than the ${ambientC} °C around it`, toC);
+  const minutes = actual ?? newtonMinutes({ fromC, toC, ambientC, tauMin });
+  if (!Number.isFinite(minutes))
+    throw new InputError('runBrew', `stages.${id}`, `to more than the ${ambientC} °C around it`, toC);
   return [{ kind: 'newton', minutes, fromC, towardsC: ambientC, tauMin }];
 }
 

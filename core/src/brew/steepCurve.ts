@@ -24,7 +24,9 @@ export const STRENGTH_BAND = 0.12;
  * the pot's own temperatures. The window is where strength is within its band and harshness within the limit.
  */
 export function steepCurve(run: BrewRun, steepStartMin: number, target: CurveTarget, count = 61): SteepCurve {
-  const lengthMin = run.endMin - steepStartMin;
+  // A pot that has boiled dry is pulled no more.
+  const lastMin = run.lost?.how === 'boiled-dry' ? run.lost.atMin : run.endMin;
+  const lengthMin = Math.max(0, lastMin - steepStartMin);
   const points: SteepPoint[] = [];
   for (let i = 0; i < count; i++) {
     const steepMin = (lengthMin * i) / (count - 1);

@@ -147,7 +147,8 @@ function leftOf(
   return planned - doneMin > 1e-6 ? { stage, minutes: planned - doneMin } : 0;
 }
 
-function plannedMinutes(stage: Stage): number | undefined {
+/** Minutes that a stage is written for; undefined for what lasts as long as it takes. */
+export function plannedMinutes(stage: Stage): number | undefined {
   switch (stage.kind) {
     case 'toast':
     case 'hold':
@@ -225,7 +226,7 @@ function stageSegments(
     case 'reduce':
       throw new InputError(
         'runBrew',
-        stage.id,
+        `stages.${stage.id}`,
         'after the strain: only strained liquor is rinsed or reduced',
         stage.kind,
       );
@@ -274,11 +275,12 @@ function coolStage(
   factors: BrewFactors,
   actual: number | undefined,
 ): Segment[] {
-  if (toC >= fromC) return [];
+  // What is cool enough already needs no time, unless it was given some: then it went on cooling.
+  if (toC >= fromC) return actual === undefined ? [] : stands(fromC, actual, by, setup, factors);
   if (actual !== undefined) return [{ kind: 'ramp', minutes: actual, fromC, toC }];
   const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
   const tooCold = (): InputError =>
-    new InputError('runBrew', id, `to more than the ${load.ambientC} °C around it, within a day`, toC);
+    new InputError('runBrew', `stages.${id}`, `to more than the ${load.ambientC} °C around it, within a day`, toC);
   if (by === 'standing' && lid === 'open') {
     if (toC <= load.ambientC) throw tooCold();
     const all = openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes: LONGEST_STAND_MIN }).segments;
@@ -290,6 +292,17 @@ function coolStage(
   const minutes = newtonMinutes({ fromC, toC, ambientC: load.ambientC, tauMin });
   if (minutes > LONGEST_STAND_MIN) throw tooCold();
   return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin }];
+}
+
+function stands(
+  fromC: number,
+  minutes: number,
+  by: 'standing' | 'ice-bath',
+  setup: BrewSetup,
+  factors: BrewFactors,
+): Segment[] {
+  const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
+  return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
 }
 
 const AMBIENT: Record<Place, (kitchen: Kitchen) => number> = {

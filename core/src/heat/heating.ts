@@ -193,6 +193,11 @@ export function openCooling({
   const segments: Segment[] = [];
   let [t, left, steamKg] = [fromC, minutes, 0];
   while (left > 1e-9) {
+    // As warm as the room to a hundredth of a degree, it stays so: a pot that was forgotten for a year is no year of half minutes.
+    if (Math.abs(t - load.ambientC) < ROOM_WARM_C) {
+      segments.push({ kind: 'hold', minutes: left, tempC: t });
+      break;
+    }
     const step = Math.min(0.5, left);
     const s = step * 60;
     const k1 = rate(t);
@@ -206,6 +211,9 @@ export function openCooling({
   }
   return { segments, steamKg };
 }
+
+/** From the room's warmth a pot is not told apart within this, °C. */
+const ROOM_WARM_C = 0.01;
 
 /** Where plain water boils in this kitchen: measured if the cook did, else from the altitude. */
 export const kitchenBoilingPoint = (kitchen: { altitudeM: number; boilingPointC?: number }): number =>

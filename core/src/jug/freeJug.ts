@@ -111,7 +111,7 @@ export function decideFreeJug(jug: FreeJug, e: FreeJugEventBody, at: string): { 
   if (e.type === 'undone') return decideUndo(jug, e.eventId, refused);
   if (jug.discarded) return refused('discarded', 'type', 'This jug was emptied; nothing more happens to it.');
   if (Date.parse(at) < Date.parse(jug.pouredAt))
-    return refused('too-early', 'at', `A time at or after the first pour, ${jug.pouredAt}, is accepted.`);
+    return refused('too-early', 'at', 'That is before the jug was poured together. Say a later moment.');
   const left = volumeMl(jug.liquid);
   switch (e.type) {
     case 'poured-together':
@@ -147,11 +147,7 @@ function decideUndo(
 ): { kind: 'accepted' } | JugRefusal {
   const event = jug.events.find((e) => e.id === eventId);
   if (!event || event.type === 'undone')
-    return refused(
-      'unknown-event',
-      'eventId',
-      `No event ${JSON.stringify(eventId.slice(0, 40))} of this jug can be undone.`,
-    );
+    return refused('unknown-event', 'eventId', 'Nothing like that of this jug can be undone.');
   const undone = new Set(jug.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   if (undone.has(eventId)) return refused('already-undone', 'eventId', 'This has been undone already.');
   if (event.type === 'tasted') return { kind: 'accepted' };

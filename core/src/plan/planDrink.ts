@@ -1,4 +1,11 @@
-import { FACTOR_SIGMA, REFERENCE_FACTORS, runBrew, type BrewFactors, type BrewSetup } from '../brew/brewRun';
+import {
+  FACTOR_SIGMA,
+  followBrew,
+  REFERENCE_FACTORS,
+  runBrew,
+  type BrewFactors,
+  type BrewSetup,
+} from '../brew/brewRun';
 import type { WaterLedger } from '../brew/waterLedger';
 import { steepCurve, type PartInGlass, type SteepCurve } from '../brew/steepCurve';
 import {
@@ -267,7 +274,7 @@ function curveFor(solver: DrinkSolver, made: Made, part: PartInGlass): SteepCurv
   const main = mainStageOf(made.way);
   if (!main) return undefined;
   const planned = main.minutes;
-  const longer = runBrew({
+  const longer = followBrew({
     ...made.setup,
     way: withSteep(made.way, Math.min(1440, Math.max(planned * 2, planned + 5))),
   });

@@ -115,7 +115,7 @@ describe('grams of a plant', () => {
   });
   it('are refused where the plant has no such measure', () => {
     expect(() => gramsOf(read('1 cup'), bag)).toThrow(
-      'gramsOf: black_tea_bag must be an amount by weight, got "1 cup"',
+      'gramsOf: amount must be an amount by weight, got "1 cup"',
     );
     expect(() => mlOf(read('3 cloves'))).toThrow('mlOf: unit must be a volume, got "clove"');
   });

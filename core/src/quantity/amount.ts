@@ -182,7 +182,7 @@ export type MeasuredPlant = {
 export function gramsOf(amount: Amount, plant: MeasuredPlant): number {
   const { unit, count } = amount;
   const refuse = (wanted: string): never => {
-    throw new InputError('gramsOf', plant.slug, wanted, `${count} ${unit.name}`);
+    throw new InputError('gramsOf', 'amount', wanted, `${count} ${unit.name}`);
   };
   if (unit.kind === 'mass') return count * unit.size;
   if (unit.kind === 'volume') {

@@ -111,7 +111,8 @@ function hottest(batch: Batch): Pot | undefined {
       // A live jar is kept warm on purpose; it has rules and calls of its own.
       .filter(({ way }) => !way.stages.some((s) => s.kind === 'ferment'))
       .map(({ brewId }) => potOf(batch, brewId))
-      .filter((p) => p.startC > TWO_STEP.middleC)
+      // Of a pot that came to nothing there is nothing to cool.
+      .filter((p) => p.startC > TWO_STEP.middleC && volumeMl(p.liquid) > 0)
       .sort((a, b) => volumeMl(b.liquid) - volumeMl(a.liquid))[0]
   );
 }
