@@ -22,27 +22,67 @@ function fieldError(detail: Joi.ValidationErrorItem): FieldError {
   return { field: detail.path.join('.') || 'body', accepted: accepted(detail), got: describe(got) };
 }
 
-function accepted({ type, context, message }: Joi.ValidationErrorItem): string {
+/** What would have been accepted, in words; a screen lays its field and unit beside it. */
+function accepted({ type, context }: Joi.ValidationErrorItem): string {
   const limit = String(context?.limit ?? '');
   switch (type) {
     case 'number.min':
       return `a number of at least ${limit}`;
     case 'number.max':
       return `a number of at most ${limit}`;
+    case 'number.greater':
+      return `a number greater than ${limit}`;
+    case 'number.integer':
+      return 'a whole number';
     case 'number.base':
     case 'number.infinity':
     case 'number.unsafe':
       return 'a number';
     case 'any.required':
       return 'required';
-    case 'any.only':
-      return `one of ${(context?.valids as unknown[]).map(String).join(', ')}`;
+    case 'any.only': {
+      const valids = (context?.valids as unknown[]).map((v) => (v === true ? 'yes' : String(v)));
+      return valids.length > 1 ? `one of ${valids.join(', ')}` : `only ${valids.join('')}`;
+    }
+    case 'any.unknown':
     case 'object.unknown':
       return 'no such field';
     case 'object.base':
       return 'an object';
+    case 'object.and':
+      return 'all that belongs together';
+    case 'object.max':
+    case 'array.max':
+      return `a list of at most ${limit}`;
+    case 'array.min':
+      return `a list of at least ${limit}`;
+    case 'array.base':
+      return 'a list';
+    case 'array.unique':
+      return 'each of them only once';
+    case 'boolean.base':
+      return 'yes or no';
+    case 'string.base':
+    case 'string.empty':
+      return 'some text';
+    case 'string.max':
+      return `text of at most ${limit} letters`;
+    case 'string.min':
+      return `text of at least ${limit} letters`;
+    case 'string.trim':
+      return 'text without spaces around it';
+    case 'string.isoDate':
+      return 'a day or moment';
+    case 'string.guid':
+      return 'an id as this program makes them';
+    case 'string.pattern.base':
+      return 'a name of the usual form';
+    case 'alternatives.types':
+    case 'alternatives.match':
+    case 'alternatives.any':
+      return 'one of the forms it can have';
     default:
-      return message.replace(`${context?.label ?? ''} `, '');
+      return 'something else';
   }
 }
 

@@ -40,13 +40,13 @@ describe('a jug that is asked for', () => {
     expect(faults(startJugSchema, { ...start, parts: kinds.map((from) => ({ ...water, from })) })).toEqual([]);
   });
   it.each<[object, string[]]>([
-    [{ parts: [] }, ['parts: must contain at least 1 items']],
+    [{ parts: [] }, ['parts: a list of at least 1']],
     [{ capacityMl: 0 }, ['capacityMl: a number of at least 50']],
-    [{ standard: 0 }, ['standard: must be greater than 0']],
+    [{ standard: 0 }, ['standard: a number greater than 0']],
     [{ wantedX: 9 }, ['wantedX: a number of at most 6']],
-    [{ name: '  ' }, ['name: must not have leading or trailing whitespace']],
-    [{ iced: 'yes' }, ['iced: must be a boolean']],
-    [{ parts: [{ ...water, ml: -5 }] }, ['parts.0.ml: must be greater than 0']],
+    [{ name: '  ' }, ['name: text without spaces around it']],
+    [{ iced: 'yes' }, ['iced: yes or no']],
+    [{ parts: [{ ...water, ml: -5 }] }, ['parts.0.ml: a number greater than 0']],
     [
       { parts: [{ ...water, from: { kind: 'spirit', name: 'x', abv: 120 } }] },
       ['parts.0.from.abv: a number of at most 96'],

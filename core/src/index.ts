@@ -1,7 +1,8 @@
 // The public names of the core. Everything here is pure: no interface, no I/O, no clock, no randomness.
 
 export { InputError, withWarnings, type Warned, type Warning } from './quantity/errors';
-export { faultInWords, fieldInWords, inWords } from './words/inWords';
+export { faultInWords, fieldInWords, inWords, spanInWords } from './words/inWords';
+export { codeIn } from './words/codeIn';
 export { FIELD_WORDS } from './words/fieldWords';
 export { describeRange, type Range } from './quantity/range';
 export { likelyRange, type Estimate } from './quantity/estimate';
@@ -20,6 +21,7 @@ export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botan
 export { BOOK } from './drink/book';
 export { bookOf, writtenTarget } from './plan/houseStandard';
 export { requireDrink } from './plan/requireDrink';
+export { fittedTarget, fits, planOrWhy } from './plan/planOrWhy';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
 export { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from './drink/book/teas';
 export { BUTTERFLY_PEA_LIME, LINDEN_PEAR_SYRUP } from './drink/book/flowers';

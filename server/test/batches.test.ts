@@ -88,7 +88,7 @@ describe('what a batch refuses', () => {
   it('a pull before the start, and a second start', async () => {
     const unknown = randomUUID();
     expect(problem(await server.say(unknown, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }))).toBe(
-      `404 not-found: There is no batch "${unknown}".`,
+      '404 not-found: There is no such batch here. It may have been made in another notebook, or its address is not whole.',
     );
     const { id } = await server.startBatch();
     expect(problem(await server.say(id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }))).toContain(
@@ -100,10 +100,13 @@ describe('what a batch refuses', () => {
   });
 
   it.each([
-    [{ litres: -1 }, 'target.litres: accepted is a number of at least 0.2, got -1'],
-    [{ litres: 1e9 }, 'target.litres: accepted is a number of at most 20, got 1000000000'],
-    [{ strengthX: 'strong' }, 'target.strengthX: accepted is a number, got "strong"'],
-    [{ wayId: 'sun' }, 'target.wayId: accepted is one of boil-then-steep, fridge-overnight, got "sun"'],
+    [{ litres: -1 }, 'Volume: at least 0.2 L is accepted, not -1 L.'],
+    [{ litres: 1e9 }, 'Volume: at most 20 L is accepted, not 1,000,000,000 L.'],
+    [{ strengthX: 'strong' }, 'Strength: a number is accepted, not “strong”.'],
+    [
+      { wayId: 'sun' },
+      'Way of making it: one of its ways, boil, then steep off the heat or in the fridge, is accepted, not “sun”.',
+    ],
   ])('a target with %j', async (change, detail) => {
     const { status, body } = await server.startBatch(change);
     expect([status, body.detail]).toEqual([400, detail]);
@@ -152,7 +155,7 @@ describe('what a batch refuses', () => {
       brewId: 'concentrate',
       stageId: 'heat',
     });
-    expect(problem(future)).toContain('400 invalid-input: at: accepted is a time that has come');
+    expect(problem(future)).toContain('400 invalid-input: That moment is still to come');
     const two = await server.startBatch();
     const taken = await server.say(
       two.id,

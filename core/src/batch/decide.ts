@@ -8,7 +8,7 @@ import { brewState, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayA
 import { frozenBrew, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
-import { faultInWords } from '../words/inWords';
+import { faultInWords, spanInWords } from '../words/inWords';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
 export type Decision =
@@ -147,9 +147,7 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
 function before(at: string, since: string, what: string): Decision | undefined {
   const minutes = (Date.parse(since) - Date.parse(at)) / 60_000;
   if (minutes <= 0) return undefined;
-  const early =
-    minutes < 1 ? 'less than a minute' : minutes < 120 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 60)} h`;
-  return refused('too-early', 'at', `That is ${early} before ${what}. Say a later moment.`);
+  return refused('too-early', 'at', `That is ${spanInWords(minutes)} before ${what}. Say a later moment.`);
 }
 
 const sinceStrained = (batch: Batch, at: string): Decision => {

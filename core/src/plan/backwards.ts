@@ -61,6 +61,7 @@ const LIMITS: Readonly<Record<Limit, string>> = {
   sweetener: 'what sweetens it',
   parts: 'the parts of its mix',
   'boils-dry': 'that it would boil dry',
+  recipe: 'the recipe as it stands',
   burner: 'the burner',
 };
 

@@ -3,7 +3,8 @@ import { mainStageOf, writtenMinutes, type Drink, type Kitchen, type PlanTarget 
 import { factsOfPlan } from '../safety/factsOf';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Learned } from '../taste/learned';
-import { colourIn, leafOf, planDrink, type NoPlan, type Plan } from './planDrink';
+import { colourIn, leafOf, type NoPlan, type Plan } from './planDrink';
+import { planOrWhy } from './planOrWhy';
 import { handsOnMinutes, totalMinutes } from './workTime';
 
 /** One way of making a drink, before it is worked out: a method of the recipe, another version, or a school. */
@@ -42,7 +43,7 @@ export const methodsOf = (drink: Drink, target: PlanTarget): Candidate[] =>
 /** Ways of making a drink, worked out side by side. */
 export function compareWays(candidates: readonly Candidate[], kitchen: Kitchen, learned?: Learned): WayColumn[] {
   return candidates.map((candidate) => {
-    const result = planDrink(candidate.drink, candidate.target, kitchen, learned);
+    const result = planOrWhy(candidate.drink, candidate.target, kitchen, learned);
     return result.kind === 'plan' ? columnOf(candidate, result.plan) : { ...candidate, ...result };
   });
 }

@@ -82,7 +82,8 @@ export type Plan = {
   warming: { toC: number; minutes: number } | undefined;
 };
 
-export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts' | 'boils-dry' | 'burner';
+/** `recipe`: something in the recipe or the wish cannot be worked out at all. */
+export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts' | 'boils-dry' | 'burner' | 'recipe';
 
 /** No plan meets the target: which limit binds, in words, and the nearest target that has one. */
 export type NoPlan = { kind: 'no-plan'; limit: Limit; message: string; nearest: PlanTarget | undefined };

@@ -114,9 +114,7 @@ describe('grams of a plant', () => {
     expect(gramsOf(read('4 oz'), nutmeg)).toBeCloseTo(113.4, 1);
   });
   it('are refused where the plant has no such measure', () => {
-    expect(() => gramsOf(read('1 cup'), bag)).toThrow(
-      'gramsOf: amount must be an amount by weight, got "1 cup"',
-    );
+    expect(() => gramsOf(read('1 cup'), bag)).toThrow('gramsOf: amount must be an amount by weight, got "1 cup"');
     expect(() => mlOf(read('3 cloves'))).toThrow('mlOf: unit must be a volume, got "clove"');
   });
 });

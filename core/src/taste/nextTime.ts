@@ -1,6 +1,7 @@
 import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { roundTo } from '../quantity/kitchenMeasures';
-import { planDrink, type Plan } from '../plan/planDrink';
+import type { Plan } from '../plan/planDrink';
+import { fittedTarget, planOrWhy } from '../plan/planOrWhy';
 import { suits, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
@@ -33,13 +34,15 @@ const damping = (learned: Learned): number => (learned.tastings <= 2 ? 0.7 : 1);
  */
 export function nextTime(
   drink: Drink,
-  target: PlanTarget,
+  wasMadeBy: PlanTarget,
   kitchen: Kitchen,
   learned: Learned,
   last?: TastingRecord,
 ): NextTime {
+  // It may have been made by a way that the drink has no more.
+  const target = fittedTarget(drink, wasMadeBy);
   const suitsAt = (t: PlanTarget): number => {
-    const result = planDrink(drink, t, kitchen, learned);
+    const result = planOrWhy(drink, t, kitchen, learned);
     return result.kind === 'plan' ? suits(glassOf(result.plan), learned) : 0;
   };
   const suitsBefore = suitsAt(target);

@@ -79,7 +79,7 @@ function acceptedInWords(accepted: string, unit: string): string {
 }
 
 function gotInWords(got: unknown, unit: string): string {
-  if (got === undefined || got === null || got === '' || got === 'nothing') return 'nothing';
+  if (got === undefined || got === null || got === '' || got === 'nothing' || got === 'null') return 'nothing';
   if (typeof got === 'number') {
     if (!Number.isFinite(got)) return 'something that is no number';
     const figure = String(Math.round(got * 1000) / 1000).replace(/\d{5,}(?![\d.])/g, thousands);
@@ -102,3 +102,13 @@ const plain = (text: string): string =>
     .replace(/(?<=[a-z0-9])_(?=[a-z0-9])/g, ' ');
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A span of time as it is spoken of: "12 min", "3 h", "5 days". */
+export const spanInWords = (minutes: number): string =>
+  minutes < 1
+    ? 'less than a minute'
+    : minutes < 120
+      ? `${Math.round(minutes)} min`
+      : minutes < 48 * 60
+        ? `${Math.round(minutes / 60)} h`
+        : `${Math.round(minutes / 1440)} days`;

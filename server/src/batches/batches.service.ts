@@ -6,7 +6,7 @@ import {
   factsOfPlan,
   findingsOf,
   freezePlan,
-  planDrink,
+  planOrWhy,
   pourTogether,
   shoppingList,
   warningsOfPlan,
@@ -67,6 +67,7 @@ export class BatchesService {
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
       isNew = true;
+      await this.house.takeFromPantry(shoppingList(planned, []), transaction);
       return this.store.append(
         request.id,
         [],
@@ -75,7 +76,7 @@ export class BatchesService {
         transaction,
       );
     });
-    if (isNew) await this.house.takeFromPantry(shoppingList(planned, []));
+    if (isNew) this.house.announcePantry();
     this.stream.announce({ batchId: request.id, seq: events.length - 1 });
     return this.viewOf(request.id, events);
   }
@@ -148,7 +149,7 @@ export class BatchesService {
       );
     }
     refuseUnknownWays(drink, target);
-    const result = planDrink(drink, target, await this.house.kitchen(), await this.drinks.learnedOf(drink));
+    const result = planOrWhy(drink, target, await this.house.kitchen(), await this.drinks.learnedOf(drink));
     if (result.kind === 'no-plan') {
       throw new ProblemException({
         type: 'no-plan',
@@ -210,12 +211,15 @@ export class BatchesService {
 function refuseUnknownWays(drink: Drink, target: PlanTarget): void {
   const [first, ...rest] = drink.brews;
   const check = (field: string, brew: Brew | undefined, wayId: string): void => {
-    const ways = brew?.ways.map((w) => w.id) ?? [];
-    if (!ways.includes(wayId))
+    const ways = brew?.ways ?? [];
+    if (!ways.some((w) => w.id === wayId))
       throw invalidInput([
         {
           field,
-          accepted: ways.length > 0 ? `one of ${ways.join(', ')}` : 'a brew of this drink',
+          accepted:
+            ways.length > 0
+              ? `one of its ways, ${ways.map((w) => w.shortName.toLowerCase()).join(' or ')},`
+              : 'a brew of this drink',
           got: JSON.stringify(wayId),
         },
       ]);

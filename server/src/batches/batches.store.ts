@@ -4,7 +4,7 @@ import {
   batchAfter,
   EVENT_VERSION,
   readEvents,
-  shelfItemsOf,
+  volumeMl,
   type Batch,
   type BatchEvent,
   type BatchEventBody,
@@ -52,7 +52,7 @@ export class BatchesStore {
     const { id, at, ...body } = event;
     const stored = { id, batchId, seq: before.length, at, v: EVENT_VERSION, ...body } as BatchEvent;
     const events = [...before, stored];
-    const line = lineOf(batchAfter(events), at, receivedAt);
+    const line = lineOf(batchAfter(events), at);
     if (before.length === 0) await BatchRow.create(line, { transaction });
     else await BatchRow.update(line, { where: { id: batchId }, transaction });
     await BatchEventRow.create(
@@ -114,7 +114,7 @@ export class BatchesStore {
 const storedEventOf = (row: BatchEventRow): StoredEvent =>
   ({ id: row.id, batchId: row.batch_id, seq: row.seq, at: row.at, ...(JSON.parse(row.body) as object) }) as StoredEvent;
 
-function lineOf(batch: Batch, lastEventAt: string, receivedAt: string): BatchRow['_creationAttributes'] {
+function lineOf(batch: Batch, lastEventAt: string): BatchRow['_creationAttributes'] {
   return {
     id: batch.id,
     drink_id: batch.plan.drink.id,
@@ -123,7 +123,7 @@ function lineOf(batch: Batch, lastEventAt: string, receivedAt: string): BatchRow
     litres: batch.plan.target.litres,
     way_name: batch.plan.brews[0].way.shortName,
     phase: batch.phase,
-    on_shelf: shelfItemsOf(batch, Date.parse(receivedAt)).length > 0,
+    on_shelf: batch.vessels.some((v) => volumeMl(v.liquid) >= 1),
     tasted: batch.tastings.length > 0,
     last_event_at: lastEventAt,
   };

@@ -9,6 +9,11 @@ import { defineModels } from './models';
 
 const BACKUPS_KEPT = 7;
 
+/** Errors that ended a write: the transaction they came out of was taken back whole. */
+const ROLLED_BACK = new WeakSet<object>();
+export const wasRolledBack = (error: unknown): boolean =>
+  typeof error === 'object' && error !== null && ROLLED_BACK.has(error);
+
 /** The one place that opens the database, brings it up to date, and lets one writer in at a time. */
 @Injectable()
 export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
@@ -40,7 +45,10 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
     const result = this.tail.then(() => this.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
     this.tail = result.catch(() => undefined);
-    return result;
+    return result.catch((error: unknown) => {
+      if (typeof error === 'object' && error !== null) ROLLED_BACK.add(error);
+      throw error;
+    });
   }
 
   private async migrate(): Promise<void> {

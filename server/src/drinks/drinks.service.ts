@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
   BOOK,
+  fittedTarget,
   InputError,
   learnFrom,
   nextTime,
@@ -18,7 +19,7 @@ import { DatabaseService } from '../database/database.service';
 import { ArchivedDrinkRow, DrinkRow } from '../database/models';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
-import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
+import { notFound, ProblemException, unfit } from '../shared/problem.filter';
 import { StreamService } from '../stream/stream';
 
 /** Tastings older than this many batches no longer say what the house likes. */
@@ -128,9 +129,7 @@ export class DrinksService {
       requireDrink(drink);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      throw invalidInput([
-        { field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' },
-      ]);
+      throw unfit(error);
     }
   }
 
@@ -151,7 +150,7 @@ export class DrinksService {
       learned && lastTasted
         ? nextTime(drink, lastTasted.plan.target, await this.house.kitchen(), learned, tastings[0])
         : undefined;
-    const startFrom = next?.target ?? last?.plan.target ?? drink.defaults;
+    const startFrom = fittedTarget(drink, next?.target ?? last?.plan.target ?? drink.defaults);
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
   }
 
@@ -167,11 +166,16 @@ export class DrinksService {
 /** A drink as any release stored it. */
 const drinkOf = (row: DrinkRow): Drink => readDrink(JSON.parse(row.body) as Drink);
 
-/** Tastings of batches, the latest batch first. */
+/** Tastings of batches, the latest batch first. A batch that cannot be worked out any more teaches nothing and hinders nothing. */
 const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>
-  batches.flatMap((batch) =>
-    [...batch.tastings].reverse().map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id })),
-  );
+  batches.flatMap((batch) => {
+    try {
+      return [...batch.tastings].reverse().map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id }));
+    } catch (error) {
+      if (error instanceof InputError) return [];
+      throw error;
+    }
+  });
 
 const learnedFrom = (drink: Drink, tastings: DrinkView['tastings']): Learned | undefined =>
   tastings.length > 0 ? learnFrom(tastings, drink.defaults.sugarGPerL) : undefined;

@@ -10,10 +10,11 @@ import {
   type PantryEntry,
 } from '@steepsis/core';
 import type { HouseKind, HouseView, Kept } from '@steepsis/contract';
+import type { Transaction } from 'sequelize';
 import { DatabaseService } from '../database/database.service';
 import { HouseRow } from '../database/models';
 import { CONFIG, type Config } from '../shared/config';
-import { invalidInput, ProblemException } from '../shared/problem.filter';
+import { ProblemException, refusal, unfit } from '../shared/problem.filter';
 import { StreamService } from '../stream/stream';
 
 type Body = Kitchen | PantryEntry | OwnPlant;
@@ -60,6 +61,7 @@ export class HouseService {
       if (row?.body === text) return { version: row.version, body };
       const version = row?.version ?? 0;
       if (version !== basedOn) throw changedMeanwhile(version, basedOn);
+      if (kind === 'plants' && row) refuseOtherFigures(JSON.parse(row.body) as OwnPlant, body as OwnPlant);
       const updated_at = this.config.now().toISOString();
       await HouseRow.upsert({ kind, id, version: version + 1, body: text, updated_at }, { transaction });
       return { version: version + 1, body };
@@ -68,14 +70,26 @@ export class HouseService {
     return kept;
   }
 
-  /** What a batch uses is taken out of the lots at hand, the oldest first; what is not kept track of stays so. */
-  async takeFromPantry(used: readonly { plant: string; needG: number }[]): Promise<void> {
-    const { pantry } = await this.view();
+  /**
+   * What a batch uses is taken out of the lots at hand, the oldest first; what is not kept track of stays so. In the transaction of
+   * the batch: either both are stored or neither.
+   */
+  async takeFromPantry(used: readonly { plant: string; needG: number }[], transaction: Transaction): Promise<void> {
     for (const { plant, needG } of used) {
-      const kept = pantry.find((p) => p.body.plant === plant);
-      if (kept && kept.body.lots.length > 0)
-        await this.save('pantry', plant, kept.version, drawnDown(kept.body, needG));
+      const row = await HouseRow.findOne({ where: { kind: 'pantry', id: plant }, transaction });
+      const entry = row && (JSON.parse(row.body) as PantryEntry);
+      if (!entry || entry.lots.length === 0) continue;
+      const body = JSON.stringify(drawnDown(entry, needG));
+      const updated_at = this.config.now().toISOString();
+      await HouseRow.update(
+        { version: row.version + 1, body, updated_at },
+        { where: { kind: 'pantry', id: plant }, transaction },
+      );
     }
+  }
+
+  announcePantry(): void {
+    this.stream.announce({ house: 'pantry' });
   }
 }
 
@@ -85,8 +99,20 @@ function refuseUnfitPlant(plant: OwnPlant): void {
     botanicalOf(plant);
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    throw invalidInput([{ field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' }]);
+    throw unfit(error);
   }
+}
+
+/** An id stands for its figures for good: drinks that were made with them say so. Its note may change, and it can be put away. */
+function refuseOtherFigures(was: OwnPlant, is: OwnPlant): void {
+  const figures = ({ note: _note, archived: _archived, ...plant }: OwnPlant): string =>
+    JSON.stringify(Object.entries(plant).sort(([a], [b]) => a.localeCompare(b)));
+  if (figures(was) !== figures(is))
+    throw refusal(
+      'figures-are-for-good',
+      'id',
+      'Drinks may have been made with this plant as it was. Keep what it is now under its next name.',
+    );
 }
 
 const changedMeanwhile = (version: number, basedOn: number): ProblemException =>

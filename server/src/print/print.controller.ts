@@ -1,6 +1,6 @@
 import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
-import { dipstick, planDrink, type Kitchen, type Plan, type PlanTarget } from '@steepsis/core';
+import { dipstick, planOrWhy, type Kitchen, type Plan, type PlanTarget } from '@steepsis/core';
 import { check, targetSchema } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
@@ -60,7 +60,7 @@ export class PrintController {
 
   private async plan(id: string, target: string | undefined, kitchen: Kitchen): Promise<Plan> {
     const drink = await this.drinks.drink(id);
-    const result = planDrink(
+    const result = planOrWhy(
       drink,
       target === undefined ? drink.defaults : readTarget(target),
       kitchen,

@@ -1,6 +1,8 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
+import { faultInWords, InputError, inWords, spanInWords } from '@steepsis/core';
 import { PROBLEM_TYPE, type check, type FieldError, type Problem } from '@steepsis/contract';
+import { wasRolledBack } from '../database/database.service';
 
 /** A refusal with its problem details. Anything else that is thrown is a fault of ours and says no more than that. */
 export class ProblemException extends HttpException {
@@ -14,8 +16,18 @@ export const invalidInput = (errors: readonly FieldError[]): ProblemException =>
     type: 'invalid-input',
     title: 'Some of this is not accepted',
     status: 400,
-    detail: errors.map((e) => `${e.field}: accepted is ${e.accepted}, got ${e.got}`).join('; '),
+    detail: errors.map(inWords).join(' '),
     errors,
+  });
+
+/** Something that the core cannot use, by the field that is at fault. */
+export const unfit = (error: InputError): ProblemException =>
+  new ProblemException({
+    type: 'invalid-input',
+    title: 'Some of this is not accepted',
+    status: 400,
+    detail: faultInWords(error),
+    errors: [{ field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' }],
   });
 
 export const notFound = (what: string, id: string): ProblemException =>
@@ -23,7 +35,7 @@ export const notFound = (what: string, id: string): ProblemException =>
     type: 'not-found',
     title: `No such ${what}`,
     status: 404,
-    detail: `There is no ${what} ${JSON.stringify(id.slice(0, 80))}.`,
+    detail: `There is no such ${what} here. It may have been made in another notebook, or its address is not whole.`,
     errors: [{ field: 'id', accepted: `the id of a ${what}`, got: JSON.stringify(id.slice(0, 80)) }],
   });
 
@@ -32,14 +44,24 @@ export class ProblemFilter implements ExceptionFilter {
   private readonly log = new Logger('problem');
 
   catch(error: unknown, host: ArgumentsHost): void {
-    const response = host.switchToHttp().getResponse<Response>();
-    const problem = this.problemOf(error);
+    const http = host.switchToHttp();
+    const response = http.getResponse<Response>();
+    const problem = this.problemOf(error, http.getRequest<Request>().method);
     if (problem.status >= 500) this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     if (!response.headersSent) response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem));
   }
 
-  private problemOf(error: unknown): Problem {
+  private problemOf(error: unknown, method: string): Problem {
     if (error instanceof ProblemException) return error.problem;
+    // What the core cannot work out is an answer about the thing that was asked for, not a fault of the server.
+    if (error instanceof InputError)
+      return {
+        type: 'cannot-be-worked-out',
+        title: 'This cannot be worked out',
+        status: 422,
+        detail: faultInWords(error),
+        errors: [{ field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' }],
+      };
     const status = statusOf(error);
     if (status === 413)
       return { type: 'too-large', title: 'Too large', status, detail: 'A body of at most 1 MB is accepted.' };
@@ -62,14 +84,26 @@ export class ProblemFilter implements ExceptionFilter {
         detail: 'Please wait a few seconds and try again.',
       };
     if (status < 500)
-      return { type: 'refused', title: 'Refused', status, detail: error instanceof Error ? error.message : 'Refused' };
+      return {
+        type: 'refused',
+        title: 'Refused',
+        status,
+        detail: 'This was asked for in a way that is not known here.',
+      };
     return {
       type: 'server-fault',
       title: 'Something went wrong here',
       status: 500,
-      detail: 'The server made a mistake. Nothing was stored.',
+      detail: `The server made a mistake. ${whatWasStored(error, method)}`,
     };
   }
+}
+
+/** Said only as far as it is known: what was read changes nothing, and what was taken back in the database never was. */
+function whatWasStored(error: unknown, method: string): string {
+  if (method === 'GET' || method === 'HEAD') return 'Nothing was changed by it. Try again.';
+  if (wasRolledBack(error)) return 'Nothing was stored. Try again.';
+  return 'It may have been stored all the same: look before you do it again.';
 }
 
 function statusOf(error: unknown): number {
@@ -107,6 +141,13 @@ const CLOCK_SLACK_MS = 2 * 60_000;
 
 /** @throws ProblemException for a time that has not come */
 export function refuseFuture(at: string, now: Date): void {
-  if (Date.parse(at) > now.getTime() + CLOCK_SLACK_MS)
-    throw invalidInput([{ field: 'at', accepted: `a time that has come, up to ${now.toISOString()}`, got: at }]);
+  const aheadMin = (Date.parse(at) - now.getTime()) / 60_000;
+  if (aheadMin * 60_000 <= CLOCK_SLACK_MS) return;
+  throw new ProblemException({
+    type: 'invalid-input',
+    title: 'Some of this is not accepted',
+    status: 400,
+    detail: `That moment is still to come, by ${spanInWords(aheadMin)}. Say one that has been.`,
+    errors: [{ field: 'at', accepted: `a time that has come, up to ${now.toISOString()}`, got: at }],
+  });
 }
