@@ -92,7 +92,7 @@ describe('what a batch refuses', () => {
     );
     const { id } = await server.startBatch();
     expect(problem(await server.say(id, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }))).toContain(
-      '409 stage-not-running: steep is not running',
+      '409 stage-not-running: That step is not running',
     );
     const second = await server.startBatch({}, { id });
     expect([second.status, second.body.detail]).toEqual([409, 'This batch has been started already.']);
@@ -105,7 +105,7 @@ describe('what a batch refuses', () => {
     [{ strengthX: 'strong' }, 'Strength: a number is accepted, not “strong”.'],
     [
       { wayId: 'sun' },
-      'Way of making it: one of its ways, boil, then steep off the heat or in the fridge, is accepted, not “sun”.',
+      'Way of making it: one of its ways, boil, then steep off the heat or overnight in the fridge, is accepted, not “sun”.',
     ],
   ])('a target with %j', async (change, detail) => {
     const { status, body } = await server.startBatch(change);

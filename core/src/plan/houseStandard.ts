@@ -55,7 +55,13 @@ function runBook(drink: Drink): Book {
   const inJug = drink.mix.filter((l) => l.at === 'jug');
   const fixed = inJug.map((l) => (l.book === 'all' ? volumeMl(liquidOf(l)) : l.book === 'rest' ? 0 : l.book));
   const restMl = drink.book.jugMl - fixed.reduce((sum, ml) => sum + ml, 0);
-  if (restMl < -1) throw new InputError('bookOf', 'book.jugMl', 'at least all that goes into it', drink.book.jugMl);
+  if (restMl < -1)
+    throw new InputError(
+      'bookOf',
+      'book.jugMl',
+      `at least all that goes into it, ${Math.ceil(drink.book.jugMl - restMl)} ml,`,
+      drink.book.jugMl,
+    );
   const mixMl = Object.fromEntries(inJug.map((l, i) => [l.id, l.book === 'rest' ? Math.max(0, restMl) : fixed[i]!]));
   const poured = inJug.map((l) => portion(liquidOf(l), mixMl[l.id]!));
   const jug = pourTogether(...poured);

@@ -102,8 +102,14 @@ const TRIES = 7;
  * plans, so an interface asks for it beside its main work.
  */
 export function nearestThatWorks(drink: Drink, target: PlanTarget, kitchen: Kitchen): PlanTarget | undefined {
-  const works = (t: PlanTarget): boolean =>
-    new DrinkSolver(drink, t, kitchen, REFERENCE_FACTORS).solve().kind === 'solved';
+  const works = (t: PlanTarget): boolean => {
+    try {
+      return new DrinkSolver(drink, t, kitchen, REFERENCE_FACTORS).solve().kind === 'solved';
+    } catch (error) {
+      if (error instanceof InputError) return false;
+      throw error;
+    }
+  };
   const towards = (field: 'sugarGPerL' | 'strengthX' | 'litres', step: number): PlanTarget | undefined => {
     const at = (value: number): PlanTarget => ({ ...target, [field]: value });
     const written = drink.defaults[field];

@@ -20,7 +20,7 @@ export function faultInWords(error: unknown): string {
   if (error.where === 'runBrew' && error.field === BOILS_DRY)
     return 'It would boil dry: more water, less time, or the lid on.';
   if (error.where === 'runBrew' && error.field === HELD_BY_PLANTS)
-    return 'Its plants would hold all the water there is: nothing would come out. More water, or fewer plants.';
+    return `Nothing would come out: ${error.accepted}, is needed, and ${String(error.got)} ml is there. More water, or fewer plants.`;
   return inWords(error);
 }
 

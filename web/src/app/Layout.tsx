@@ -2,6 +2,7 @@ import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, type ReactNode } from 'react';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
+import { Alone } from '@/shared/ui/Alone';
 import { RunningClock } from '@/features/steep';
 import { ServerBanner } from './ServerBanner';
 import { useTheme } from './theme';
@@ -77,7 +78,9 @@ export function Layout(): ReactNode {
       </header>
       <ServerBanner />
       <Suspense>
-        <AlarmKeeper />
+        <Alone of="The alarms" at={0}>
+          <AlarmKeeper />
+        </Alone>
       </Suspense>
       <Outlet key={units} />
       <nav aria-label="More places" className="no-print flex justify-center gap-2 border-t border-line py-2 sm:hidden">

@@ -167,7 +167,7 @@ describe('the pantry', () => {
     show(<PlantPage />, '/pantry/:plant', '/pantry/ginger_fresh');
     expect(await screen.findByText(/Ginger, dried/)).toBeInTheDocument();
     show(<PlantPage />, '/pantry/:plant', '/pantry/moon_dust');
-    expect(await screen.findByText(/There is no plant “moon_dust”/)).toBeInTheDocument();
+    expect(await screen.findByText(/There is no such plant/)).toBeInTheDocument();
   });
 });
 
@@ -212,7 +212,7 @@ describe('planning', () => {
   it('a recipe that cannot be is told, and is not kept', async () => {
     show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');
     await type('Jug', '600');
-    expect(await screen.findByText(/The jug: at least all that goes into it is wanted/)).toBeInTheDocument();
+    expect(await screen.findByText(/Jug as written: at least all that goes into it/)).toBeInTheDocument();
     expect(screen.getByRole('button', { name: 'Keep as version 2' })).toBeDisabled();
   });
 });

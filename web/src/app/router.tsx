@@ -11,46 +11,51 @@ export const router = createBrowserRouter([
     Component: Layout,
     ErrorBoundary: PageFault,
     HydrateFallback: () => null,
+    // A page that cannot be shown leaves the bar, the alarms and the other pages as they are.
     children: [
-      { index: true, lazy: () => import('@/features/bench/BenchPage') },
-      { path: 'drinks', lazy: () => import('@/features/drinks/DrinksPage') },
-      { path: 'drinks/:drinkId/versions', lazy: () => import('@/features/drinks/VersionsPage') },
-      { path: 'recipe/:drinkId', lazy: () => import('@/features/recipe/RecipePage') },
-      { path: 'pantry', lazy: () => import('@/features/pantry/PantryPage') },
-      { path: 'pantry/:plant', lazy: () => import('@/features/pantry/PlantPage') },
-      { path: 'kitchen', lazy: () => import('@/features/kitchen/KitchenPage') },
-      { path: 'kitchen/instruments', lazy: () => import('@/features/kitchen/InstrumentsPage') },
-      { path: 'plan', lazy: () => import('@/features/plan/PlanChoicePage') },
-      { path: 'plan/:drinkId', lazy: () => import('@/features/plan/PlanPage') },
-      { path: 'plan/:drinkId/methods', lazy: () => import('@/features/plan/MethodsPage') },
-      { path: 'plan/:drinkId/list', lazy: () => import('@/features/plan/ShoppingPage') },
-      { path: 'steep', lazy: () => import('@/features/steep/SteepListPage') },
-      { path: 'steep/as-usual', lazy: () => import('@/features/usual/AsUsualPage') },
-      { path: 'steep/:batchId', lazy: () => import('@/features/steep/SteepPage') },
-      { path: 'mix', lazy: () => import('@/features/mix/MixListPage') },
-      { path: 'mix/stretch', lazy: () => import('@/features/mix/StretchPage') },
-      { path: 'mix/ice', lazy: () => import('@/features/mix/IcePage') },
-      { path: 'mix/syrup', lazy: () => import('@/features/mix/SyrupPage') },
-      { path: 'mix/jug', lazy: () => import('@/features/mix/FreeJugPage') },
-      { path: 'mix/jug/:jugId', lazy: () => import('@/features/mix/KeptJugPage') },
-      { path: 'mix/guests', lazy: () => import('@/features/mix/GuestsPage') },
-      { path: 'mix/colour', lazy: () => import('@/features/mix/ColourPage') },
-      { path: 'mix/:batchId', lazy: () => import('@/features/mix/MixPage') },
-      { path: 'keep', lazy: () => import('@/features/keep/KeepPage') },
-      { path: 'taste', lazy: () => import('@/features/taste/TasteListPage') },
-      { path: 'taste/:batchId', lazy: () => import('@/features/taste/TastePage') },
-      { path: 'rules', lazy: () => import('@/features/rules/RulesPage') },
-      { path: '*', Component: NoSuchPage },
+      {
+        ErrorBoundary: PageFault,
+        children: [
+          { index: true, lazy: () => import('@/features/bench/BenchPage') },
+          { path: 'drinks', lazy: () => import('@/features/drinks/DrinksPage') },
+          { path: 'drinks/:drinkId/versions', lazy: () => import('@/features/drinks/VersionsPage') },
+          { path: 'recipe/:drinkId', lazy: () => import('@/features/recipe/RecipePage') },
+          { path: 'pantry', lazy: () => import('@/features/pantry/PantryPage') },
+          { path: 'pantry/:plant', lazy: () => import('@/features/pantry/PlantPage') },
+          { path: 'kitchen', lazy: () => import('@/features/kitchen/KitchenPage') },
+          { path: 'kitchen/instruments', lazy: () => import('@/features/kitchen/InstrumentsPage') },
+          { path: 'plan', lazy: () => import('@/features/plan/PlanChoicePage') },
+          { path: 'plan/:drinkId', lazy: () => import('@/features/plan/PlanPage') },
+          { path: 'plan/:drinkId/methods', lazy: () => import('@/features/plan/MethodsPage') },
+          { path: 'plan/:drinkId/list', lazy: () => import('@/features/plan/ShoppingPage') },
+          { path: 'steep', lazy: () => import('@/features/steep/SteepListPage') },
+          { path: 'steep/as-usual', lazy: () => import('@/features/usual/AsUsualPage') },
+          { path: 'steep/:batchId', lazy: () => import('@/features/steep/SteepPage') },
+          { path: 'mix', lazy: () => import('@/features/mix/MixListPage') },
+          { path: 'mix/stretch', lazy: () => import('@/features/mix/StretchPage') },
+          { path: 'mix/ice', lazy: () => import('@/features/mix/IcePage') },
+          { path: 'mix/syrup', lazy: () => import('@/features/mix/SyrupPage') },
+          { path: 'mix/jug', lazy: () => import('@/features/mix/FreeJugPage') },
+          { path: 'mix/jug/:jugId', lazy: () => import('@/features/mix/KeptJugPage') },
+          { path: 'mix/guests', lazy: () => import('@/features/mix/GuestsPage') },
+          { path: 'mix/colour', lazy: () => import('@/features/mix/ColourPage') },
+          { path: 'mix/:batchId', lazy: () => import('@/features/mix/MixPage') },
+          { path: 'keep', lazy: () => import('@/features/keep/KeepPage') },
+          { path: 'taste', lazy: () => import('@/features/taste/TasteListPage') },
+          { path: 'taste/:batchId', lazy: () => import('@/features/taste/TastePage') },
+          { path: 'rules', lazy: () => import('@/features/rules/RulesPage') },
+          { path: '*', Component: NoSuchPage },
+        ],
+      },
     ],
   },
 ]);
 
 function PageFault(): ReactNode {
   const error = useRouteError();
-  const known = error instanceof Error ? error : new Error('The page could not be loaded.');
   // A page's own script comes from the server too; browsers word that failure each in their way.
-  const away = /dynamically imported|module script/i.test(known.message);
-  return <Failed error={away ? serverAway() : known} retry={() => location.reload()} />;
+  const away = error instanceof Error && /dynamically imported|module script/i.test(error.message);
+  return <Failed error={away ? serverAway() : error} retry={() => location.reload()} />;
 }
 
 function NoSuchPage(): ReactNode {

@@ -5,6 +5,7 @@ import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { LinkButton } from '@/shared/ui/Button';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { RunningBatch } from '@/features/steep';
@@ -77,7 +78,8 @@ function UseUp(): ReactNode {
   const shelf = useShelf();
   const now = useNow(60_000);
   const items = (shelf.data?.batches ?? [])
-    .flatMap((b) => shelfItemsOf(b, now))
+    // What cannot be worked out is told on the shelf, with what can be done.
+    .flatMap((b) => workedOut(() => shelfItemsOf(b, now)).value ?? [])
     .sort((a, b) => a.useBy.localeCompare(b.useBy));
   return (
     <Panel

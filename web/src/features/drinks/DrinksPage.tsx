@@ -1,12 +1,14 @@
 import { Archive, ArchiveRestore, Copy, History, Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { planDrink, shelfItemsOf, type Drink, type Kitchen, type Plan } from '@steepsis/core';
+import { planOrWhy, shelfItemsOf, type Drink, type Kitchen, type Plan, type PlanResult } from '@steepsis/core';
 import type { DrinkSummary } from '@steepsis/contract';
 import { beginCopy } from '@/features/recipe';
 import { useNow } from '@/shared/api/clock';
 import { useArchive, useDrinks, useHouse, useShelf, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { Alone } from '@/shared/ui/Alone';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { DrinkLine } from './DrinkLine';
@@ -22,15 +24,14 @@ export function Component(): ReactNode {
 }
 
 // A drink and a kitchen are never changed in place, so a plan that was worked out for them holds.
-const PLANS = new WeakMap<Drink, { kitchen: Kitchen; plan: Plan | undefined }>();
+const PLANS = new WeakMap<Drink, { kitchen: Kitchen; result: PlanResult }>();
 
-function writtenPlan(drink: Drink, kitchen: Kitchen): Plan | undefined {
+function writtenPlan(drink: Drink, kitchen: Kitchen): PlanResult {
   const known = PLANS.get(drink);
-  if (known?.kitchen === kitchen) return known.plan;
-  const result = planDrink(drink, drink.defaults, kitchen);
-  const plan = result.kind === 'plan' ? result.plan : undefined;
-  PLANS.set(drink, { kitchen, plan });
-  return plan;
+  if (known?.kitchen === kitchen) return known.result;
+  const result = planOrWhy(drink, drink.defaults, kitchen);
+  PLANS.set(drink, { kitchen, result });
+  return result;
 }
 
 function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House }): ReactNode {
@@ -48,7 +49,12 @@ function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House
   const all = useMemo(
     () =>
       drinks
-        .map((summary): Shown => ({ summary, plan: writtenPlan(summary.drink, house.forPlans) }))
+        .map((summary): Shown => {
+          const result = writtenPlan(summary.drink, house.forPlans);
+          return result.kind === 'plan'
+            ? { summary, plan: result.plan }
+            : { summary, plan: undefined, why: result.message };
+        })
         .sort((a, b) => latestFirst(a.summary, b.summary)),
     [drinks, house.forPlans],
   );
@@ -104,7 +110,15 @@ function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House
       ) : (
         <ul className="space-y-3">
           {found.map((d) => (
-            <DrinkCard key={d.summary.id} shown={d} />
+            <Alone
+              key={d.summary.id}
+              inList
+              of={d.summary.name}
+              at={d.summary.version}
+              ways={<LinkButton to={`/recipe/${d.summary.id}`}>Recipe</LinkButton>}
+            >
+              <DrinkCard shown={d} />
+            </Alone>
           ))}
         </ul>
       )}
@@ -112,7 +126,9 @@ function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House
   );
 }
 
-const passes = (id: FilterId, d: Shown, house: House): boolean => FILTERS.find((x) => x.id === id)!.passes(d, house);
+/** What cannot be worked out of a drink passes no filter, and stays in the book without one. */
+const passes = (id: FilterId, d: Shown, house: House): boolean =>
+  workedOut(() => FILTERS.find((x) => x.id === id)!.passes(d, house)).value ?? false;
 
 /** What was made last stands first, then the rest by name. */
 const latestFirst = (a: DrinkSummary, b: DrinkSummary): number =>
@@ -124,7 +140,7 @@ function caffeineText({ glass }: Plan): string {
   return mg === 0 ? 'no caffeine' : `at most ${mg} mg of caffeine a glass`;
 }
 
-function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
+function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNode {
   const archive = useArchive();
   const navigate = useNavigate();
   const made =
@@ -136,6 +152,11 @@ function DrinkCard({ shown: { summary, plan } }: { shown: Shown }): ReactNode {
         <p className="text-muted">
           {made} Version {summary.version}. <OnShelf drinkId={summary.id} />
         </p>
+        {why && (
+          <p className="mt-2 max-w-prose border-l-4 border-caution-line pl-3">
+            It cannot be planned as it is written. {why} Open its recipe to put it right.
+          </p>
+        )}
         {plan && (
           <p className="mt-2">
             {f.volume(plan.target.litres * 1000)} {manner(plan)} at {f.strength(plan.glass.figures.strengthX)}, the base{' '}
@@ -201,7 +222,7 @@ function OnShelf({ drinkId }: { drinkId: string }): ReactNode {
   const nowMs = useNow(60_000);
   const items = (shelf.data?.batches ?? [])
     .filter((b) => b.plan.drink.id === drinkId)
-    .flatMap((b) => shelfItemsOf(b, nowMs));
+    .flatMap((b) => workedOut(() => shelfItemsOf(b, nowMs)).value ?? []);
   const leftMl = items.reduce((sum, i) => sum + i.volumeMl, 0);
   return leftMl > 1 ? `${f.volume(leftMl)} of it on the shelf.` : 'None on the shelf.';
 }

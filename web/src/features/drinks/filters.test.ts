@@ -14,6 +14,7 @@ const house = (entries: PantryEntry[] = []): House => ({
   pantry: [],
   plants: [],
   ownPlants: {},
+  plantFaults: {},
   entries,
   forPlans: DEFAULT_KITCHEN,
 });

@@ -12,7 +12,7 @@ import { plantNameIn } from '@/shared/format/names';
 import type { House } from '@/shared/api/queries';
 
 /** A drink of the book with its plan as written; undefined where the kitchen cannot make it so. */
-export type Shown = { summary: DrinkSummary; plan: Plan | undefined };
+export type Shown = { summary: DrinkSummary; plan: Plan | undefined; why?: string };
 
 export type FilterId = 'no-caffeine' | 'children' | 'quick' | 'have';
 type Filter = { id: FilterId; label: string; passes: (shown: Shown, house: House) => boolean };

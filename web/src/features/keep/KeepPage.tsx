@@ -16,6 +16,9 @@ import {
 import { useNow } from '@/shared/api/clock';
 import { useJugs, useSay, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { BatchAlone, BatchWays } from '@/features/steep';
+import { Alone, FaultCard } from '@/shared/ui/Alone';
+import { reasonOf, workedOut } from '@/shared/ui/reasonOf';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
@@ -29,13 +32,19 @@ export function Component(): ReactNode {
   const now = useNow(60_000);
   if (shelf.isPending) return <Loading what="the shelf" />;
   if (shelf.isError) return <Failed error={shelf.error} retry={() => void shelf.refetch()} />;
-  const poured = jugs.data ?? [];
-  const items = shelf.data.batches
-    .flatMap((batch) => shelfItemsOf(batch, now).map((item) => ({ batch, item })))
+  const poured = jugs.data?.items ?? [];
+  const read = shelf.data.batches.map((batch) => ({ batch, ...workedOut(() => shelfItemsOf(batch, now)) }));
+  const items = read
+    .flatMap(({ batch, value }) => (value ?? []).map((item) => ({ batch, item })))
     .sort((a, b) => a.item.useBy.localeCompare(b.item.useBy));
+  // A batch or jug that cannot be worked out keeps its place on the shelf, with the reason.
+  const faulty = read.flatMap(({ batch, reason }) => (reason === undefined ? [] : [{ batch, reason }]));
+  const unread = [...shelf.data.unread, ...(jugs.data?.unread ?? [])];
+  const count = items.length + poured.length + faulty.length + unread.length;
   return (
-    <Page title="Keep" note={items.length + poured.length > 0 ? 'What to use first stands first.' : undefined}>
-      {items.length + poured.length === 0 ? (
+    <Page title="Keep" note={count > 0 ? 'What to use first stands first.' : undefined}>
+      <Refusal error={jugs.error} />
+      {count === 0 ? (
         <>
           <Empty>
             The shelf is empty. What you mix or bottle comes here with its strength, how to dilute it, and until when it
@@ -47,11 +56,33 @@ export function Component(): ReactNode {
         </>
       ) : (
         <ul className="grid gap-3 lg:grid-cols-2">
+          {faulty.map(({ batch, reason }) => (
+            <FaultCard
+              key={batch.id}
+              inList
+              of={batch.plan.drink.name}
+              reason={reason}
+              ways={<BatchWays batch={batch} />}
+            />
+          ))}
           {items.map(({ batch, item }) => (
-            <Stored key={`${item.batchId}-${item.vesselId}`} batch={batch} item={item} now={now} />
+            <BatchAlone key={`${item.batchId}-${item.vesselId}`} batch={batch} inList>
+              <Stored batch={batch} item={item} now={now} />
+            </BatchAlone>
           ))}
           {poured.map((jug) => (
-            <PouredTogether key={jug.id} jug={jug} now={now} />
+            <Alone
+              key={jug.id}
+              inList
+              of={jug.name}
+              at={jug.events.length}
+              ways={<LinkButton to={`/mix/jug/${jug.id}`}>To its page</LinkButton>}
+            >
+              <PouredTogether jug={jug} now={now} />
+            </Alone>
+          ))}
+          {unread.map(({ id, error }) => (
+            <FaultCard key={id} inList of="Something on the shelf" reason={reasonOf(error)} />
           ))}
         </ul>
       )}

@@ -206,7 +206,7 @@ const RECENT = 20;
 function OfBatches({ table }: { table: Table }): ReactNode {
   const all = useBatches();
   const recent = (all.data?.batches ?? []).filter((b) => b.phase !== 'discarded').slice(0, RECENT);
-  const batches = useBatchesById(recent.map((b) => b.id));
+  const { batches } = useBatchesById(recent.map((b) => b.id));
   if (all.isError) return <Failed error={all.error} retry={() => void all.refetch()} />;
   if (all.isPending || (batches.length === 0 && recent.length > 0)) return <p role="status">Fetching the batches.</p>;
   if (batches.length === 0)

@@ -27,6 +27,7 @@ import {
   type ShortFall,
   type Wish,
 } from '@steepsis/core';
+import { BatchPage } from '@/features/steep';
 import { useAddToBatch, useBatch, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -47,8 +48,11 @@ export function Component(): ReactNode {
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the mix" />;
   if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
-  if (batch.data.phase !== 'measured') return <NotNow batch={batch.data} />;
-  return <MixPage key={batchId} batch={batch.data} />;
+  return (
+    <BatchPage batch={batch.data}>
+      {batch.data.phase === 'measured' ? <MixPage key={batchId} batch={batch.data} /> : <NotNow batch={batch.data} />}
+    </BatchPage>
+  );
 }
 
 function NotNow({ batch }: { batch: Batch }): ReactNode {

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { MixApi } from './mixAnswers';
+import { PlainError } from '@/shared/ui/reasonOf';
 import { openMixWorker } from './openMixWorker';
 
 type Answer<T> = { value: T | undefined; working: boolean; fault: Error | undefined };
@@ -51,7 +52,7 @@ class Asker {
         const value = await question(this.worker.api);
         if (!this.closed) onAnswer(value);
       } catch (error) {
-        if (!this.closed) onFault(error instanceof Error ? error : new Error('the solver stopped'));
+        if (!this.closed) onFault(new PlainError(error instanceof Error ? error.message : 'The solver stopped.'));
       }
     };
     void this.run();

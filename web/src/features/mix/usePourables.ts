@@ -22,6 +22,7 @@ import {
 import { useNow } from '@/shared/api/clock';
 import { useBrewing, useJugs, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { workedOut } from '@/shared/ui/reasonOf';
 
 /** Something in the house that can be poured from. */
 export type Standing = {
@@ -49,9 +50,10 @@ export function usePourables(): Pourables {
   const now = useNow(60_000);
   const standing = useMemo(
     () => [
-      ...(shelf.data?.batches ?? []).flatMap((b) => fromShelf(b, now)),
-      ...(brewing.data ?? []).flatMap((b) => fromBrewing(b, now)),
-      ...(jugs.data ?? []).map((j) => fromJug(j, now)),
+      // What cannot be worked out cannot be poured by the model; its own page says why.
+      ...(shelf.data?.batches ?? []).flatMap((b) => workedOut(() => fromShelf(b, now)).value ?? []),
+      ...(brewing.data ?? []).flatMap((b) => workedOut(() => fromBrewing(b, now)).value ?? []),
+      ...(jugs.data?.items ?? []).flatMap((j) => workedOut(() => [fromJug(j, now)]).value ?? []),
     ],
     [shelf.data, brewing.data, jugs.data, now],
   );
@@ -86,18 +88,22 @@ function fromBrewing(batch: Batch, now: number): Standing[] {
     ...batch.events,
     { id: 'bottled', batchId: batch.id, seq: batch.events.length, at, v: EVENT_VERSION, type: 'bottled' },
   ]);
-  return brewLines(batch.plan).map(({ lineId, brewId }) => {
-    const stored = bottled.vessels.find((v) => v.id === lineId)!;
-    return {
-      from: { kind: 'brew', batchId: batch.id, brewId },
-      name: `${batch.plan.drink.name}: ${nameOf(batch.plan, brewId).toLowerCase()}`,
-      note: batch.phase === 'measured' ? 'measured, not bottled yet' : 'still being made: as the model expects it',
-      liquid: stored.liquid,
-      ready: batch.phase === 'measured',
-      stopped: undefined,
-      madeAt: batch.startedAt,
-      factsOf: (ml) => factsOfPour(bottled, stored, ml, now),
-    };
+  return brewLines(batch.plan).flatMap(({ lineId, brewId }): Standing[] => {
+    const stored = bottled.vessels.find((v) => v.id === lineId);
+    // A pot that came to nothing has nothing to pour.
+    if (!stored || volumeMl(stored.liquid) < 1) return [];
+    return [
+      {
+        from: { kind: 'brew', batchId: batch.id, brewId },
+        name: `${batch.plan.drink.name}: ${nameOf(batch.plan, brewId).toLowerCase()}`,
+        note: batch.phase === 'measured' ? 'measured, not bottled yet' : 'still being made: as the model expects it',
+        liquid: stored.liquid,
+        ready: batch.phase === 'measured',
+        stopped: undefined,
+        madeAt: batch.startedAt,
+        factsOf: (ml) => factsOfPour(bottled, stored, ml, now),
+      },
+    ];
   });
 }
 

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import {
   botanicalBySlug,
   botanicalOf,
+  faultInWords,
   botanicals,
   InputError,
   ownPlantId,
@@ -132,6 +133,6 @@ function tryFigures(plant: OwnPlant): { kind: 'figures'; b: Botanical } | { kind
     return { kind: 'figures', b: botanicalOf(plant) };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return { kind: 'not-yet', message: `${error.field}: ${error.accepted} is accepted.` };
+    return { kind: 'not-yet', message: faultInWords(error) };
   }
 }

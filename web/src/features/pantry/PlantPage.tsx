@@ -27,6 +27,8 @@ import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
 import { figure, TextField } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { PlainError, reasonOf } from '@/shared/ui/reasonOf';
+import { FaultCard } from '@/shared/ui/Alone';
 import { Panel } from '@/shared/ui/Panel';
 import { OwnPlantForm } from './OwnPlantForm';
 
@@ -36,7 +38,7 @@ export function Component(): ReactNode {
   if (house.isPending) return <Loading what="the pantry" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   const known = find(plant, house.data);
-  if (!known) return <Failed error={new Error(`There is no plant “${plant.slice(0, 60)}” in the pantry.`)} />;
+  if (!known) return <Failed error={new PlainError('There is no such plant in the pantry.')} />;
   return <Plant key={plant} plant={plant} known={known} house={house.data} />;
 }
 
@@ -64,10 +66,11 @@ function Plant({ plant, known, house }: { plant: string; known: Known; house: Ho
   const [changing, setChanging] = useState(false);
   const own = house.plants.find((p) => p.body.id === plant)?.body;
   const b = known.botanical;
+  const fault = house.plantFaults[plant];
   return (
     <Page
       title={known.name}
-      note={b ? `${b.latinName}, ${b.part}` : 'A sweetener'}
+      note={b ? `${b.latinName}, ${b.part}` : fault ? 'A plant of your own' : 'A sweetener'}
       actions={
         <>
           {own && <Button onClick={() => setChanging(true)}>Change what it is</Button>}
@@ -90,6 +93,13 @@ function Plant({ plant, known, house }: { plant: string; known: Known; house: Ho
         </Link>
       </p>
       <Refusal error={save.error} />
+      {fault && !changing && (
+        <FaultCard
+          of="Its figures"
+          reason={reasonOf(fault)}
+          ways={<Button onClick={() => setChanging(true)}>Change what it is</Button>}
+        />
+      )}
       {edited.behind && edited.changed && <ChangedMeanwhile onTop={edited.onTop} onReset={edited.reset} />}
       {changing && own && (
         <OwnPlantForm

@@ -1,4 +1,12 @@
-import { planBackwards, type Drink, type Kitchen, type Learned, type PlanTarget, type Starting } from '@steepsis/core';
+import {
+  faultInWords,
+  planBackwards,
+  type Drink,
+  type Kitchen,
+  type Learned,
+  type PlanTarget,
+  type Starting,
+} from '@steepsis/core';
 
 export type BackwardsQuestion = {
   drink: Drink;
@@ -24,7 +32,14 @@ export type BackwardsAnswer =
 
 /** A score of trial plans: it is asked of the worker. */
 export function backwardsAnswer(question: BackwardsQuestion): BackwardsAnswer {
-  const { drink, target, kitchen, starting, learned } = question;
+  try {
+    return answerTo(question);
+  } catch (error) {
+    return { kind: 'no-plan', message: faultInWords(error) };
+  }
+}
+
+function answerTo({ drink, target, kitchen, starting, learned }: BackwardsQuestion): BackwardsAnswer {
   const found = planBackwards(drink, target, kitchen, starting, learned);
   if (found.kind === 'no-plan') return { kind: 'no-plan', message: found.message };
   if (found.kind === 'too-little') return found;

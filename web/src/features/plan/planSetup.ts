@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { planDrink, potencyOf, type Drink, type PlanResult, type PlanTarget } from '@steepsis/core';
+import { fittedTarget, planOrWhy, potencyOf, type Drink, type PlanResult, type PlanTarget } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import type { House } from '@/shared/api/queries';
 import { useTargets, withDraft, type TargetDraft } from './targetStore';
@@ -18,7 +18,8 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
       ...(table ? { audience: table } : {}),
       ...(occasion ? { audience: occasion } : {}),
     };
-    const wanted = withDraft(start, draft);
+    // What was changed may name a way that the drink has no more.
+    const wanted = fittedTarget(view.drink, withDraft(start, draft));
     const potency = potencyOf(house.entries, aboutNeededG(view.drink, wanted));
     return Object.keys(potency).length > 0 ? { ...wanted, potency } : wanted;
   }, [view, draft, occasion, house]);
@@ -38,7 +39,7 @@ function aboutNeededG(drink: Drink, target: PlanTarget): Record<string, number> 
 
 export function usePlan(view: DrinkView, target: PlanTarget, house: House): PlanResult {
   return useMemo(
-    () => planDrink(view.drink, target, house.forPlans, view.learned),
+    () => planOrWhy(view.drink, target, house.forPlans, view.learned),
     [view.drink, view.learned, target, house.forPlans],
   );
 }

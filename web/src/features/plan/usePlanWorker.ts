@@ -25,9 +25,13 @@ function useAnswer<Q, A>(
     let wanted = true;
     const api = worker.current;
     if (api)
-      void asking.current(api, question).then((answer) => {
-        if (wanted) setShown({ of: question, answer });
-      });
+      void asking.current(api, question).then(
+        (answer) => {
+          if (wanted) setShown({ of: question, answer });
+        },
+        // What cannot be worked out has no answer: the page shows what it has without it.
+        () => undefined,
+      );
     return () => {
       wanted = false;
     };

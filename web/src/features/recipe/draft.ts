@@ -1,5 +1,6 @@
 import {
   blankWay,
+  faultInWords,
   freeId,
   InputError,
   planDrink,
@@ -78,26 +79,16 @@ export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly Own
     requireDrink(drink);
     return { kind: 'drink', drink, result: planDrink(drink, drink.defaults, kitchen) };
   } catch (error) {
-    if (error instanceof InputError) return { kind: 'not-yet', message: inWords(error, draft) };
+    if (error instanceof InputError) return { kind: 'not-yet', message: wordsFor(error, draft) };
     throw error;
   }
 }
 
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  waterMl: 'Water',
-  jugMl: 'The jug',
-  brews: 'The brews',
-  mix: 'The mix',
-};
-
-/** What the core says of a field, as a cook would say it. */
-function inWords(error: InputError, draft: Drink): string {
+/** What the core says of a draft, as a cook would say it. */
+function wordsFor(error: InputError, draft: Drink): string {
   if (draft.brews.every((b) => b.ways.every((w) => w.ingredients.length === 0)))
     return 'Add a plant, and the figures follow.';
-  if (error.field === 'steam') return 'It would boil dry: more water, or less time in the open.';
-  const field = error.field.split('.').at(-1)!;
-  const got = typeof error.got === 'string' ? `“${error.got}”` : String(error.got);
-  return `${FIELD_WORDS[field] ?? field}: ${error.accepted} is wanted, not ${got}.`;
+  return faultInWords(error);
 }
 
 /** Replaces one way of one brew. */

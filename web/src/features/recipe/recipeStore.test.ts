@@ -76,9 +76,17 @@ describe('trying a draft', () => {
         DEFAULT_KITCHEN,
         [],
       );
-    expect(said(5)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, or less time in the open.' });
-    expect(said(150)).toMatchObject({ message: expect.stringMatching(/^Water: more than the plants hold/) as string });
-    expect(said(1300, 500)).toMatchObject({ message: 'The jug: at least all that goes into it is wanted, not 500.' });
+    expect(said(5)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, less time, or the lid on.' });
+    expect(said(150)).toMatchObject({
+      message: expect.stringMatching(
+        /^Nothing would come out: more than the plants hold, \d+ ml, is needed, and \d+ ml is there/,
+      ) as string,
+    });
+    expect(said(1300, 500)).toMatchObject({
+      message: expect.stringMatching(
+        /^Jug as written: at least all that goes into it, [\d,]+ ml, is accepted, not 500 ml/,
+      ) as string,
+    });
   });
   it('brings along the plants of one’s own that it uses, and drops those it no longer does', () => {
     const own: OwnPlant = {

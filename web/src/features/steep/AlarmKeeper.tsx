@@ -6,7 +6,7 @@ import { useAtStove, useSayTo } from '@/shared/api/queries';
 import { allowSound, notice, openTicker, quiet, ringFrom, unnotice, useAlarm } from '@/features/alarm';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
-import { callWords } from './callWords';
+import { whatOf } from './callWords';
 import { keyOf, type AtStove } from './NextCard';
 import { laterOf, useCalls } from './useStove';
 
@@ -61,8 +61,7 @@ function useBell(calls: readonly AtStove[]): void {
     for (const [key, at] of open) {
       if (!wanted || now - (noticed.current.get(key) ?? 0) < AGAIN_MS) continue;
       noticed.current.set(key, now);
-      const words = callWords(at.batch, at.call, now);
-      void notice(key, words.what, `${at.batch.plan.drink.name}: ${lateWords(at.call, now)}`);
+      void notice(key, whatOf(at.batch, at.call, now), `${at.batch.plan.drink.name}: ${lateWords(at.call, now)}`);
     }
     for (const key of noticed.current.keys())
       if (!open.has(key)) {
@@ -152,7 +151,7 @@ function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): React
             <li key={keyOf(c)} className="flex flex-wrap items-baseline gap-x-3">
               <strong className="font-display text-2xl">{lateWords(c.call, now)}</strong>
               <span>
-                {c.batch.plan.drink.name}: {callWords(c.batch, c.call, now).what.toLowerCase()}
+                {c.batch.plan.drink.name}: {whatOf(c.batch, c.call, now).toLowerCase()}
               </span>
             </li>
           ))}
@@ -179,7 +178,7 @@ function Strip({ first, count, now }: { first: AtStove; count: number; now: numb
     <section role="alert" className="border-b-4 border-ink bg-surface">
       <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
         <p className="mr-auto text-lg">
-          <strong className="font-semibold">{callWords(first.batch, first.call, now).what}</strong>{' '}
+          <strong className="font-semibold">{whatOf(first.batch, first.call, now)}</strong>{' '}
           <span className="text-muted">
             {first.batch.plan.drink.name}, {lateWords(first.call, now)}
             {count > 1 && `, and ${count - 1} more`}

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Batch, Call } from '@steepsis/core';
 import * as f from '@/shared/format/format';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { callWords, lateWords, shortCall } from './callWords';
 
@@ -130,7 +131,7 @@ export function AfterThat({
       <h2 className="text-base text-muted">After that</h2>
       <ol className="mt-1 divide-y divide-line">
         {calls.slice(0, 6).map((a) => {
-          const { inMin } = callWords(a.batch, a.call, now);
+          const inMin = workedOut(() => callWords(a.batch, a.call, now).inMin).value;
           return (
             <li key={keyOf(a)}>
               <button
@@ -139,7 +140,7 @@ export function AfterThat({
                 className="flex min-h-11 w-full items-baseline justify-between gap-3 py-1.5 text-left hover:bg-action-wash"
               >
                 <span>
-                  {shortCall(a.batch, a.call)}
+                  {workedOut(() => shortCall(a.batch, a.call)).value ?? 'look at the pot'}
                   {several && <span className="block text-sm text-muted">{a.batch.plan.drink.name}</span>}
                 </span>
                 <span

@@ -6,12 +6,14 @@ import {
   curveOfBatch,
   mainStageOf,
   progressAt,
+  troublesAt,
   vesselOf,
   type Batch,
   type FrozenBrew,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { stageWords } from '@/shared/format/names';
+import { troubleWords } from './BatchTrouble';
 import { SteepColumn } from './SteepColumn';
 
 /** One brew's pot: its column against the window while its main stage runs, its clock otherwise. */
@@ -24,9 +26,19 @@ export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now:
     [batch, brew, brewId],
   );
   const progress = progressAt(batch, brewId, now);
+  const trouble = troublesAt(batch, now).find((t) => t.brewId === brewId);
   const main = mainStageOf(way);
   const state = brewState(batch, brewId);
   if (!state.startedAt) return <p className="text-muted">Not started yet.</p>;
+  if (trouble)
+    return (
+      <div className="border-l-4 border-stop bg-stop-wash px-3 py-2">
+        <p className="font-display text-3xl font-bold">
+          {trouble.how === 'boiled-dry' ? 'Boiled dry' : 'Nothing left'}
+        </p>
+        <p className="mt-1">{troubleWords(trouble, now)}</p>
+      </div>
+    );
   if (!curve || !main)
     return <p className="font-display text-4xl font-bold">{progress ? f.clock(progress.elapsedMin) : 'ready'}</p>;
   const done = state.stages.find((s) => s.stageId === main.id);

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { progressesAt } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBatch, useBatches } from '@/shared/api/queries';
+import { workedOut } from '@/shared/ui/reasonOf';
 import * as f from '@/shared/format/format';
 
 /** In the bar, on every page: the steep that runs, and how long until it wants to be pulled. */
@@ -18,10 +19,13 @@ export function RunningClock(): ReactNode {
 function OneClock({ batchId }: { batchId: string }): ReactNode {
   const batch = useBatch(batchId);
   const now = useNow();
-  const progress = batch.data && progressesAt(batch.data, now)[0];
+  // What cannot be worked out says so on its own card; the bar has no room for it.
+  const progress = batch.data && workedOut(() => progressesAt(batch.data, now)).value?.[0];
   if (!progress) return null;
-  const text =
-    progress.kind === 'heat'
+  const dry = progress.dryMs !== undefined && progress.dryMs <= now;
+  const text = dry
+    ? 'Boiled dry'
+    : progress.kind === 'heat'
       ? 'Heating'
       : progress.leftMin >= 0
         ? `Pull in ${f.clock(progress.leftMin)}`

@@ -1,14 +1,17 @@
 import type { ReactNode } from 'react';
 import { useNow } from '@/shared/api/clock';
 import { useAtStove } from '@/shared/api/queries';
-import { LinkButton } from '@/shared/ui/Button';
+import { FaultCard } from '@/shared/ui/Alone';
+import { reasonOf } from '@/shared/ui/reasonOf';
+import { Button, LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
+import { BatchAlone, BatchTroubles } from './BatchTrouble';
 import { Stove } from './Stove';
 import { useTold } from './useStove';
 
 /** The stove: every pot that runs, cools or waits for its mix, whatever drink it is for. */
 export function Component(): ReactNode {
-  const { query, batches } = useAtStove();
+  const { query, batches, faulty } = useAtStove();
   const now = useNow();
   const told = useTold(now);
   if (query.isPending) return <Loading what="the running pots" />;
@@ -31,7 +34,25 @@ export function Component(): ReactNode {
         </>
       }
     >
-      {batches.length === 0 ? (
+      {faulty.length > 0 && (
+        <ul className="mb-3 space-y-3">
+          {faulty.map((x) => (
+            <FaultCard
+              key={x.id}
+              inList
+              of={x.name}
+              reason={reasonOf(x.error)}
+              ways={<Button onClick={x.retry}>Try again</Button>}
+            />
+          ))}
+        </ul>
+      )}
+      {batches.map((b) => (
+        <BatchAlone key={b.id} batch={b} silent>
+          <BatchTroubles batch={b} now={now} />
+        </BatchAlone>
+      ))}
+      {batches.length === 0 && faulty.length === 0 ? (
         <Empty>
           Plan a drink and start it at the stove; its clock then runs here, also after a reload or on another device. Or
           make one as you always do, weigh it as you go, and have it written down as a recipe.

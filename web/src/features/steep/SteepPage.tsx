@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
@@ -6,11 +6,13 @@ import { useNow } from '@/shared/api/clock';
 import { useBatch, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sweetenerName } from '@/shared/format/names';
-import { Ask } from '@/shared/ui/Ask';
+import { FaultCard } from '@/shared/ui/Alone';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { BatchAlone, BatchPage, BatchTroubles, BatchWays, ThrowAway } from './BatchTrouble';
 import { AllDone, LiveJar } from './BrewHands';
 import { strainWords } from './callWords';
 import { CoolingPanel } from './CoolingPanel';
@@ -20,14 +22,16 @@ import { lastUndoable } from './undo';
 import { useTold } from './useStove';
 import { WhatHappened } from './WhatHappened';
 
-type Say = (event: BatchEventBody) => void;
-
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the pot" />;
   if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
-  return <SteepPage batch={batch.data} />;
+  return (
+    <BatchPage batch={batch.data}>
+      <SteepPage batch={batch.data} />
+    </BatchPage>
+  );
 }
 
 function SteepPage({ batch }: { batch: Batch }): ReactNode {
@@ -39,8 +43,10 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const busy = useIsMutating() > 0;
   // By the minute is soon enough for what the rules read; the clocks tick by the second.
   const minute = Math.floor(now / 60_000) * 60_000;
-  const findings = useMemo(() => findingsAtStove(batch, minute), [batch, minute]);
-  const blocked = findings.some((x) => x.level === 'block');
+  const judged = useMemo(() => workedOut(() => findingsAtStove(batch, minute)), [batch, minute]);
+  const findings = judged.value ?? [];
+  // What the rules cannot judge goes no further either, and says why.
+  const blocked = judged.value === undefined || findings.some((x) => x.level === 'block');
   const tellQuietly = (event: BatchEventBody & { at?: string }): void =>
     void told.tell(batch, event).catch(() => undefined);
   const open = batch.offStoveAt === undefined;
@@ -66,6 +72,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
       }
     >
       <Refusal error={say.error ?? (open ? null : told.error)} />
+      <BatchTroubles batch={batch} now={minute} />
       {findings.some((x) => x.level !== 'note') && (
         <div className="mb-3">
           <Cautions
@@ -74,6 +81,13 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
             onRead={(rule) => say.mutate({ type: 'acknowledged', rule })}
           />
         </div>
+      )}
+      {judged.reason !== undefined && (
+        <FaultCard
+          of="What the rules say of it"
+          reason={judged.reason}
+          ways={<BatchWays batch={batch} page={false} />}
+        />
       )}
       {open ? (
         <Stove
@@ -84,7 +98,9 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
           blocked={blocked ? new Set([batch.id]) : new Set()}
         >
           {batch.plan.brews.map((brew) => (
-            <WhatHappened key={brew.brewId} {...acting} brew={brew} />
+            <BatchAlone key={brew.brewId} batch={batch} page={false}>
+              <WhatHappened {...acting} brew={brew} />
+            </BatchAlone>
           ))}
         </Stove>
       ) : (
@@ -93,13 +109,19 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
       <div className={`mt-3 grid items-start gap-3 ${open ? 'lg:grid-cols-2' : ''}`}>
         <div className="space-y-3 empty:hidden">
           {batch.plan.brews.map((brew) => (
-            <LiveJar key={brew.brewId} {...acting} brewId={brew.brewId} />
+            <BatchAlone key={brew.brewId} batch={batch} silent>
+              <LiveJar {...acting} brewId={brew.brewId} />
+            </BatchAlone>
           ))}
           <Then batch={batch} />
         </div>
         <div className="space-y-3">
-          <CoolingPanel {...acting} />
-          <ProbePanel batch={batch} now={now} />
+          <BatchAlone batch={batch} page={false}>
+            <CoolingPanel {...acting} />
+          </BatchAlone>
+          <BatchAlone batch={batch} page={false}>
+            <ProbePanel batch={batch} now={now} />
+          </BatchAlone>
         </div>
       </div>
     </Page>
@@ -142,28 +164,5 @@ function Then({ batch }: { batch: Batch }): ReactNode {
         ))}
       </ol>
     </Panel>
-  );
-}
-
-function ThrowAway({ say }: { say: Say }): ReactNode {
-  const [why, setWhy] = useState('');
-  return (
-    <Ask
-      trigger={<Button kind="quiet">Throw it away</Button>}
-      title="Throw this batch away?"
-      yes="Throw it away"
-      onYes={() => say({ type: 'discarded', why: why.trim() || 'no reason given' })}
-    >
-      <p>It stays in the notebook as thrown away, with the reason.</p>
-      <label className="mt-3 block text-sm">
-        Why
-        <input
-          value={why}
-          maxLength={300}
-          onChange={(e) => setWhy(e.target.value)}
-          className="mt-1 block min-h-11 w-full rounded border border-ink/50 bg-surface px-2 text-base"
-        />
-      </label>
-    </Ask>
   );
 }

@@ -9,6 +9,7 @@ import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Refusal } from '@/shared/ui/Page';
+import { BatchAlone } from './BatchTrouble';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
 import { LayOut } from './LayOut';
@@ -114,14 +115,9 @@ export function Stove({
   const pottery = (
     <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,14.5rem),1fr))] gap-3" aria-label="Pots">
       {pots.map((pot, i) => (
-        <PotCard
-          key={`${pot.batch.id}/${pot.brewId}`}
-          {...pot}
-          n={i + 1}
-          now={now}
-          several={several}
-          onPick={() => pick(i + 1)}
-        />
+        <BatchAlone key={`${pot.batch.id}/${pot.brewId}`} batch={pot.batch} page={several} inList>
+          <PotCard {...pot} n={i + 1} now={now} several={several} onPick={() => pick(i + 1)} />
+        </BatchAlone>
       ))}
     </ul>
   );
@@ -134,20 +130,22 @@ export function Stove({
       >
         <div className="min-w-0 space-y-3">
           {next && (
-            <Hands at={next} now={now} several={several} blocked={blocked.has(next.batch.id)}>
-              <NextCard
-                next={next}
-                others={others}
-                now={now}
-                several={several}
-                pending={told.pending || blocked.has(next.batch.id)}
-                onDone={done}
-                onLater={later}
-                onSkip={skipOf(next.call) && skip}
-              >
-                {doneOf(next.call) && next.call.what.kind !== 'start' && <Ago value={agoMin} onValue={setAgoMin} />}
-              </NextCard>
-            </Hands>
+            <BatchAlone batch={next.batch} page={several}>
+              <Hands at={next} now={now} several={several} blocked={blocked.has(next.batch.id)}>
+                <NextCard
+                  next={next}
+                  others={others}
+                  now={now}
+                  several={several}
+                  pending={told.pending || blocked.has(next.batch.id)}
+                  onDone={done}
+                  onLater={later}
+                  onSkip={skipOf(next.call) && skip}
+                >
+                  {doneOf(next.call) && next.call.what.kind !== 'start' && <Ago value={agoMin} onValue={setAgoMin} />}
+                </NextCard>
+              </Hands>
+            </BatchAlone>
           )}
           <p role="status" className={line ? 'border-l-4 border-action bg-action-wash px-3 py-2 text-lg' : 'sr-only'}>
             {line ?? ''}

@@ -16,6 +16,7 @@ import {
   type Stage,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { HANDS_WORDS, plantNameIn, stageWords, sweetenerName } from '@/shared/format/names';
 
 /** A call in words: what to do, the clock beside it, what the senses say when it is time, and a figure for the same. */
@@ -105,6 +106,10 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
       return endWords(batch, what, inMin, nowMs);
   }
 }
+
+/** What a call wants in the large words, also where no more than that it calls can be worked out of its pot. */
+export const whatOf = (batch: Batch, call: Call, nowMs: number): string =>
+  workedOut(() => callWords(batch, call, nowMs).what).value ?? 'Look at the pot';
 
 /** In a few words, for a column or a list: "put in rooibos". */
 export function shortCall(batch: Batch, { what }: Call): string {

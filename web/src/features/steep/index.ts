@@ -1,2 +1,3 @@
+export { BatchAlone, BatchPage, BatchTroubles, BatchWays } from './BatchTrouble';
 export { RunningClock } from './RunningClock';
 export { RunningBatch } from './RunningBatch';

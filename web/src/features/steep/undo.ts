@@ -16,6 +16,18 @@ const LABELS: Partial<Record<BatchEvent['type'], string>> = {
   discarded: 'throwing it away',
 };
 
+/** A thing that was said, as it is spoken of when it is taken back. */
+export const undoLabel = (type: BatchEvent['type']): string => LABELS[type] ?? OTHERS[type] ?? 'what was said last';
+
+const OTHERS: Partial<Record<BatchEvent['type'], string>> = {
+  poured: 'the last pour',
+  added: 'what was poured in',
+  'stood-out': 'the time it stood out',
+  moved: 'where it stands',
+  tasted: 'the last verdict',
+  observed: 'the sign that was seen',
+};
+
 /** What an instrument noted by itself is not the cook’s last thing. */
 const NOT_BY_HAND = new Set(['probe', 'meter', 'strip']);
 

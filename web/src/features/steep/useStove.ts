@@ -1,6 +1,7 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { callsAt, outlookAt, type Batch, type BatchEventBody, type Call } from '@steepsis/core';
 import { useSayTo } from '@/shared/api/queries';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { keyOf, LATER_MIN, type AtStove } from './NextCard';
 import { outlookWords } from './outlookWords';
 
@@ -11,7 +12,8 @@ export function useCalls(batches: readonly Batch[], now: number): readonly AtSto
   return useMemo(
     () =>
       batches
-        .flatMap((batch) => callsAt(batch, second).map((call) => ({ call, batch })))
+        // A batch whose calls cannot be worked out has its own card; it does not silence the others.
+        .flatMap((batch) => (workedOut(() => callsAt(batch, second)).value ?? []).map((call) => ({ call, batch })))
         .sort((a, b) => urgency(a.call, second) - urgency(b.call, second)),
     [batches, second],
   );
@@ -73,7 +75,7 @@ export function useTold(now: number): Told {
   const tell = async (batch: Batch, event: BatchEventBody & { at?: string }): Promise<void> => {
     const after = await mutateAsync({ batchId: batch.id, event });
     const brewId = 'brewId' in event && event.brewId !== undefined ? event.brewId : undefined;
-    setLine(brewId && MOVES.has(event.type) ? moved(batch, after, brewId, now) : undefined);
+    setLine(brewId && MOVES.has(event.type) ? workedOut(() => moved(batch, after, brewId, now)).value : undefined);
   };
   return { line, tell, pending: isPending, error };
 }

@@ -1,7 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { leafOf, planDrink, type Batch, type Plan, type ServedState, type Tasting, type Verdict } from '@steepsis/core';
+import { leafOf, planOrWhy, type Batch, type Plan, type ServedState, type Tasting, type Verdict } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
+import { BatchPage } from '@/features/steep';
 import { useBatch, useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -15,7 +16,11 @@ export function Component(): ReactNode {
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the batch" />;
   if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
-  return <TastePage key={batchId} batch={batch.data} />;
+  return (
+    <BatchPage batch={batch.data}>
+      <TastePage key={batchId} batch={batch.data} />
+    </BatchPage>
+  );
 }
 
 function TastePage({ batch }: { batch: Batch }): ReactNode {
@@ -118,7 +123,7 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
   const kitchen = house.data?.forPlans;
   const after = useMemo(() => {
     if (!kitchen) return undefined;
-    const result = planDrink(view.drink, view.startFrom, kitchen, view.learned);
+    const result = planOrWhy(view.drink, view.startFrom, kitchen, view.learned);
     return result.kind === 'plan' ? result.plan : undefined;
   }, [view, kitchen]);
   return (

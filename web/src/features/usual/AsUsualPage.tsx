@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import {
   botanicalBySlug,
   botanicals,
+  faultInWords,
   gapsOf,
   inKitchenMeasure,
   InputError,
@@ -447,7 +448,7 @@ function Written({ record }: { record: UsualRecord }): ReactNode {
     );
   const written = writtenFrom(record);
   if (written instanceof InputError)
-    return <Panel title="The recipe">It cannot be written yet: {written.message}</Panel>;
+    return <Panel title="The recipe">It cannot be written yet. {faultInWords(written)}</Panel>;
   const { drink, found } = written;
   return (
     <Panel title="The recipe">

@@ -21,6 +21,7 @@ import {
   type BatchEventBody,
   type Drink,
   type FreeJug,
+  type InputError,
   type Kitchen,
   type OwnPlant,
   type Plants,
@@ -98,14 +99,21 @@ export function useBatch(id: string): UseQueryResult<Batch> {
   return { ...query, data } as UseQueryResult<Batch>;
 }
 
-/** Several batches at once, those that are there. */
-export function useBatchesById(ids: readonly string[]): readonly Batch[] {
+/** Something that could not be fetched or read, among others that were. */
+export type Faulty = { id: string; error: Error; retry: () => void };
+
+/** Several batches at once: those that are there, and those that could not be read. */
+export function useBatchesById(ids: readonly string[]): { batches: readonly Batch[]; faulty: readonly Faulty[] } {
   const queries = useQueries({ queries: ids.map(batchQuery) });
   const queue = useOutbox((s) => s.queue);
   const found = queries.flatMap((q) => q.data ?? []);
   const key = found.map((b) => `${b.id}:${b.events.length}`).join(' ');
   // The same batches with the same events are the same list: clocks tick without folding them anew.
-  return useMemo(() => found.map((b) => withWaiting(b, queue)), [key, queue]);
+  const batches = useMemo(() => found.map((b) => withWaiting(b, queue)), [key, queue]);
+  const faulty = queries.flatMap((q, i) =>
+    q.isError && !q.data ? [{ id: ids[i]!, error: q.error, retry: () => void q.refetch() }] : [],
+  );
+  return { batches, faulty };
 }
 
 function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
@@ -121,12 +129,32 @@ function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
   return batchAfter([...batch.events, ...later]);
 }
 
-export type Shelf = { batches: readonly Batch[] };
+/** What was read of a list, each by itself, and what of it could not be. */
+type Read<T> = { items: readonly T[]; unread: readonly { id: string; error: Error }[] };
+
+function eachAlone<V extends { id: string }, T>(views: readonly V[], read: (view: V) => T): Read<T> {
+  const items: T[] = [];
+  const unread: { id: string; error: Error }[] = [];
+  for (const view of views) {
+    try {
+      items.push(read(view));
+    } catch (error) {
+      unread.push({ id: view.id, error: error instanceof Error ? error : new Error('unread') });
+    }
+  }
+  return { items, unread };
+}
+
+export type Shelf = { batches: readonly Batch[]; unread: Read<Batch>['unread'] };
 
 export const useShelf = (): UseQueryResult<Shelf> =>
   useQuery({
     queryKey: ['shelf'],
-    queryFn: async () => ({ batches: (await get<ShelfView>('/api/shelf')).batches.map((b) => batchAfter(b.events)) }),
+    queryFn: async () => {
+      const { batches } = await get<ShelfView>('/api/shelf');
+      const { items, unread } = eachAlone(batches, (b) => batchAfter(b.events));
+      return { batches: items, unread };
+    },
   });
 
 /** Starts a batch. The ids are made once a click, so a repeated send is stored once. */
@@ -183,6 +211,8 @@ export type House = Omit<HouseView, 'pantry' | 'plants'> & {
   plants: readonly Kept<OwnPlant>[];
   /** the house's own plants, with their figures */
   ownPlants: Plants;
+  /** those of them that cannot be worked out, and why */
+  plantFaults: Readonly<Record<string, InputError>>;
   entries: readonly PantryEntry[];
   forPlans: Kitchen;
 };
@@ -193,9 +223,11 @@ async function fetchHouse(): Promise<House> {
   const view = await getKept<HouseView>('/api/house');
   setMeasures(view.kitchen.body.units);
   const entries = view.pantry.map((p) => p.body);
+  const { plants: ownPlants, faults: plantFaults } = soundPlants(view.plants.map((p) => p.body));
   return {
     ...view,
-    ownPlants: soundPlants(view.plants.map((p) => p.body)).plants,
+    ownPlants,
+    plantFaults,
     entries,
     forPlans: { ...view.kitchen.body, measures: measuresOf(entries) },
   };
@@ -262,10 +294,16 @@ async function sayOf(client: QueryClient, batchId: string, { at, ...said }: Said
 }
 
 /** Batches that the stove still has something to do with, with what each of them is. */
-export function useAtStove(): { query: UseQueryResult<BatchList>; batches: readonly Batch[] } {
+export function useAtStove(): {
+  query: UseQueryResult<BatchList>;
+  batches: readonly Batch[];
+  faulty: readonly (Faulty & { name: string })[];
+} {
   const query = useBatches();
   const ids = (query.data?.batches ?? []).filter((b) => OPEN.has(b.phase)).map((b) => b.id);
-  return { query, batches: useBatchesById(ids) };
+  const { batches, faulty } = useBatchesById(ids);
+  const nameOf = (id: string): string => query.data?.batches.find((b) => b.id === id)?.drinkName ?? 'A batch';
+  return { query, batches, faulty: faulty.map((x) => ({ ...x, name: nameOf(x.id) })) };
 }
 const OPEN = new Set<Phase>(['running', 'strained', 'measured']);
 
@@ -276,15 +314,20 @@ export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
     queryFn: async () => {
       const { batches } = await get<BatchList>('/api/batches?limit=50');
       const open = batches.filter((b) => b.phase !== 'put-away' && b.phase !== 'discarded');
-      const views = await Promise.all(open.map((b) => get<BatchView>(`/api/batches/${encodeURIComponent(b.id)}`)));
-      return views.map((v) => batchAfter(v.events));
+      const views = await Promise.allSettled(
+        open.map((b) => get<BatchView>(`/api/batches/${encodeURIComponent(b.id)}`)),
+      );
+      return eachAlone(
+        views.flatMap((v) => (v.status === 'fulfilled' ? [v.value] : [])),
+        (v) => batchAfter(v.events),
+      ).items;
     },
   });
 
-export const useJugs = (): UseQueryResult<readonly FreeJug[]> =>
+export const useJugs = (): UseQueryResult<Read<FreeJug>> =>
   useQuery({
     queryKey: ['jugs'],
-    queryFn: async () => (await get<JugList>('/api/jugs')).jugs.map((j) => freeJugAfter(j.events)),
+    queryFn: async () => eachAlone((await get<JugList>('/api/jugs')).jugs, (j) => freeJugAfter(j.events)),
   });
 
 export const useJug = (id: string): UseQueryResult<FreeJug> =>

@@ -1,6 +1,7 @@
 import { useEffect, type ReactNode } from 'react';
 import { ProblemError } from '@/shared/api/client';
-import { Button } from './Button';
+import { reasonOf } from './reasonOf';
+import { Button, LinkButton } from './Button';
 
 /** The frame of every page: its title, what stands beside it, and its body. */
 export function Page({
@@ -41,18 +42,21 @@ export function Loading({ what }: { what: string }): ReactNode {
 }
 
 /** What went wrong, what was kept, and the way on. */
-export function Failed({ error, retry }: { error: Error; retry?: () => void }): ReactNode {
+export function Failed({ error, retry }: { error: unknown; retry?: () => void }): ReactNode {
   return (
     <main id="main" className="mx-auto max-w-[1280px] px-6 py-10">
       <h1 className="text-2xl">
         {error instanceof ProblemError ? error.problem.title : 'This page could not be shown'}
       </h1>
-      <p className="mt-2 max-w-prose">{error.message}</p>
-      {retry && (
-        <Button kind="main" className="mt-4" onClick={retry}>
-          Try again
-        </Button>
-      )}
+      <p className="mt-2 max-w-prose">{reasonOf(error)}</p>
+      <div className="mt-4 flex flex-wrap gap-3">
+        {retry && (
+          <Button kind="main" onClick={retry}>
+            Try again
+          </Button>
+        )}
+        <LinkButton to="/">To the bench</LinkButton>
+      </div>
     </main>
   );
 }
@@ -63,7 +67,7 @@ export function Refusal({ error }: { error: Error | null }): ReactNode {
   const title = error instanceof ProblemError ? error.problem.title : 'That did not work';
   return (
     <p role="alert" className="my-2 border-l-4 border-stop bg-stop-wash px-3 py-2 text-[0.95rem]">
-      <strong className="font-semibold">{title}.</strong> {error.message}
+      <strong className="font-semibold">{title}.</strong> {reasonOf(error)}
     </p>
   );
 }
