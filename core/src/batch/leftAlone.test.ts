@@ -46,7 +46,7 @@ function openEveryPage(batch: Batch, nowMs: number): void {
     figures.push(massG(liquid), volumeMl(liquid), colourIn(liquid, { diameterCm: 12 }));
   }
   const onHand = onHandOf(batch);
-  if (onHand.some((p) => volumeMl(p.liquid) > 0)) figures.push(mixJug(onHand, jugWantedOf(batch)).mix);
+  figures.push(mixJug(onHand, jugWantedOf(batch)).figures);
   figures.push(shortFall(onHand, jugWantedOf(batch))?.sugarToAddG);
   figures.push(tastedLiquid(batch, { state: 'iced', at: new Date(nowMs).toISOString() }).waterG);
   expect(JSON.stringify(figures, (_key, v: unknown) => (Number.isNaN(v) ? 'NOT A NUMBER' : v))).not.toContain(

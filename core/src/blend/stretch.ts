@@ -2,8 +2,7 @@ import { runBrew } from '../brew/brewRun';
 import type { BrewWay, Kitchen } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
-import { botanicalBySlug } from '../reference/botanicals';
-import { NO_OWN_PLANTS } from '../reference/plants';
+import { NO_OWN_PLANTS, plantIn, type Plants } from '../reference/plants';
 import type { Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
@@ -115,21 +114,32 @@ export type HowMade = {
  * @throws InputError for amounts that no vessel holds or that leave nothing to pour
  */
 export const strengthAsMade = (made: HowMade, kitchen: Kitchen): number =>
-  weightedStrength(liquidAsMade(made, kitchen)) / usualStrength(made.plant, kitchen, made.place);
+  weightedStrength(liquidAsMade(made, kitchen)) / usualStrength(made.plant, kitchen, NO_OWN_PLANTS, made.place);
 
 /** What a concentrate made so gives, all of it. @throws InputError as {@link strengthAsMade} */
-export function liquidAsMade({ plant, grams, waterMl, minutes, place }: HowMade, kitchen: Kitchen): Liquid {
+export function liquidAsMade(
+  { plant, grams, waterMl, minutes, place }: HowMade,
+  kitchen: Kitchen,
+  plants: Plants = NO_OWN_PLANTS,
+): Liquid {
   const way = wayOf(plant, grams, waterMl, minutes, place);
   const vessel = smallestVesselFor(kitchen.vessels, way, 1) ?? kitchen.vessels[0];
   if (!vessel) throw new InputError('liquidAsMade', 'vessels', 'a kitchen with a vessel', 'none');
-  return runBrew({ way, scale: 1, vessel, kitchen, plants: NO_OWN_PLANTS }).concentrate;
+  return runBrew({ way, scale: 1, vessel, kitchen, plants }).concentrate;
 }
 
 /** Weighted strength of a usual glass of a plant: its usual dose by the middle of its advised time. */
-export function usualStrength(plant: string, kitchen: Kitchen, place: HowMade['place'] = 'off-heat'): number {
-  const b = botanicalBySlug(plant);
+export function usualStrength(
+  plant: string,
+  kitchen: Kitchen,
+  plants: Plants = NO_OWN_PLANTS,
+  place: HowMade['place'] = 'off-heat',
+): number {
+  const b = plantIn(plants, plant);
   const minutes = place === 'fridge' ? 60 * mean(b.coldHours) : mean(b.hotMin);
-  return weightedStrength(liquidAsMade({ plant, grams: b.dose.typical, waterMl: 1000, minutes, place }, kitchen));
+  return weightedStrength(
+    liquidAsMade({ plant, grams: b.dose.typical, waterMl: 1000, minutes, place }, kitchen, plants),
+  );
 }
 
 /** One standard deviation of that, log scale. House estimate: rate and lot together. */

@@ -22,7 +22,7 @@ import {
 import { givenBy, stirredIn } from '../liquid/stirredIn';
 import { sugarForG } from '../sugar/infusedSyrup';
 import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
-import { correctedTo } from './correctForVolume';
+import { correctedTo, MOST_LOST } from './correctForVolume';
 import { finish, type Finished } from './finish';
 import { steamClock, throughWeighings } from './steam';
 import { mainAgitation, plannedMinutes, timeline, timeOf, type BrewSetup, type StageTime } from './timeline';
@@ -30,9 +30,6 @@ import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
 
 export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 export type { BrewSetup, Happening, StageTime } from './timeline';
-
-/** Steam beyond this share of the water leaves a pan that catches, not a brew. House estimate. */
-const MOST_STEAM_SHARE = 0.9;
 
 /** The field that is at fault when a brew boils dry. */
 export const BOILS_DRY = 'steam';
@@ -130,12 +127,12 @@ export function followBrew(setup: BrewSetup): BrewRun {
     const all = pourTogether(water, ...dissolved);
     return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
   };
-  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_STEAM_SHARE;
+  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_LOST;
   const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
   const liquorAt = (atMin: number): Liquid => {
     const at = Math.min(atMin, dryMin ?? Infinity);
     const sweet = sweetAt(at);
-    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_STEAM_SHARE));
+    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_LOST));
   };
   const held = heldLiquor(
     plants.map((p) => ({ ...p.botanical, grams: p.grams })),

@@ -8,15 +8,19 @@ import type { WaterLedger } from './waterLedger';
  *
  * A low yield can mean that more steam left, which makes it stronger, or that the plants hold more, which leaves it as
  * strong. Neither can be told from a volume alone, so the gap is split by how uncertain each was beforehand. A high yield
- * is split the same way: less steam, or a better press.
+ * is split the same way: less steam, or a better press. No more than {@link MOST_LOST} of its water is put down to steam: past
+ * that a pan catches, and what is missing stayed in the plants or was spilt.
  * @throws InputError for a volume that is not above 0
  */
 export function correctedTo(liquid: Liquid, ledger: WaterLedger, measuredMl: number): Liquid {
   requirePositive('correctedTo', 'measuredMl', measuredMl, 'ml');
   const gapMl = volumeMl(liquid) - measuredMl;
-  const changed = addedOrLostWater(liquid, gapMl * steamShare(ledger));
+  const changed = addedOrLostWater(liquid, Math.min(gapMl * steamShare(ledger), liquid.waterG * MOST_LOST));
   return portionOf(changed, measuredMl / volumeMl(changed));
 }
+
+/** Steam beyond this share of the water leaves a pan that catches, not a brew. House estimate. */
+export const MOST_LOST = 0.9;
 
 /** Share of a volume's gap that steam explains, from the spreads of steam and of what the plants hold. */
 export function steamShare(ledger: WaterLedger): number {

@@ -113,6 +113,16 @@ describe('two brews in one drink', () => {
     const book = bookOf(both).shares;
     expect(Math.abs(mild['ginger_dried_cut']! / book['ginger']! - 1)).toBeLessThan(0.06);
   });
+  it('stand in the drink’s own order, however its mix is written; a second drink is poured from the first', () => {
+    const second = { name: 'light', litres: 0.5, strengthX: 0.5, water: 'still' } as const;
+    const turned: Drink = { ...both, mix: [...both.mix].reverse() };
+    const [plan, same] = [planOf(both, { second }), planOf(turned, { second })];
+    expect(same.brews.map((b) => b.brewId)).toEqual(['concentrate', 'ginger']);
+    for (const [i, b] of same.brews.entries())
+      expect(b.figures.volumeMl / plan.brews[i]!.figures.volumeMl).toBeCloseTo(1, 2);
+    expect(strengthShares(same.second!.liquid)['ginger_dried_cut'] ?? 0).toBe(0);
+    expect(same.second!.figures.strengthX).toBeCloseTo(plan.second!.figures.strengthX, 2);
+  });
   it('can each be made another way, and a wrong one is named', () => {
     const longer = planOf(both, { others: { ginger: { wayId: 'ginger', steepMin: 40 } } });
     expect(longer.brews[1]!.leaf[0]!.grams).toBeLessThan(planOf(both).brews[1]!.leaf[0]!.grams);

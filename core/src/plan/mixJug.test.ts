@@ -1,3 +1,8 @@
+import { batchAfter, jugWantedOf, onHandOf, type Batch } from '../batch/batch';
+import { BOOK } from '../drink/book';
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import { eventsOf, type Told } from '../test/aBatch';
+import { planOrWhy } from './planOrWhy';
 import fc from 'fast-check';
 import { solveBlend } from '../blend/solveBlend';
 import { portionOfVolume, sugarGPerL, syrupOf, totalOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
@@ -106,4 +111,54 @@ describe('thinning', () => {
     expect(() => waterToThinMl({ volumeMl: 300, fromX: 1, toX: 2 })).toThrow(
       'toX must be above 0 and at most ×1, got 2',
     ));
+});
+
+describe('a jug whose brew came out short', () => {
+  /** Every drink of the book, with its water and without, told up to what came out. */
+  const made = (share: number): { name: string; batch: Batch }[] =>
+    BOOK.flatMap((d) =>
+      [d, { ...d, mix: d.mix.filter((l) => l.from.kind !== 'water') }].flatMap((drink, i) => {
+        const result = planOrWhy(drink, drink.defaults, DEFAULT_KITCHEN);
+        if (result.kind !== 'plan') return [];
+        const told: Told[] = result.plan.brews.flatMap((b, n): Told[] => [
+          ...(n > 0 ? ([[5, { type: 'brew-started', brewId: b.brewId }]] as Told[]) : []),
+          ...b.way.stages
+            .filter((s) => s.kind !== 'strain')
+            .map((s): Told => [3000, { type: 'stage-ended', brewId: b.brewId, stageId: s.id }]),
+          [
+            3001,
+            {
+              type: 'measured',
+              what: 'volume',
+              brewId: b.brewId,
+              value: Math.max(1, b.figures.volumeMl * share),
+              method: 'jug',
+            },
+          ],
+        ]);
+        return [
+          { name: `${drink.name}${i > 0 ? ', without water' : ''}`, batch: batchAfter(eventsOf(told, result.plan)) },
+        ];
+      }),
+    );
+  it.each([0.02, 0.3, 0.7, 1.05])('is filled as far as it goes, with %d of what was promised', (share) => {
+    for (const { name, batch } of made(share))
+      for (const litres of [0.1, 1, 5, 20]) {
+        const wanted = jugWantedOf(batch, litres * 1000);
+        const onHand = onHandOf(batch);
+        const { mix, figures } = mixJug(onHand, wanted);
+        const poured = Object.values(mix).reduce((sum, ml) => sum + ml, 0);
+        expect([name, Number.isFinite(figures.strengthX)]).toEqual([name, true]);
+        expect(poured).toBeLessThanOrEqual(litres * 1000 + 1e-3);
+        for (const part of onHand) {
+          if (!part.endless) expect(mix[part.id]).toBeLessThanOrEqual(volumeMl(part.liquid) + 1e-6);
+          // A fixed share stays a fixed share: the jug is smaller, not another drink.
+          if (part.perLitreMl !== undefined && poured > 1)
+            expect((mix[part.id]! * 1000) / poured).toBeLessThanOrEqual(part.perLitreMl + 0.01);
+        }
+        expect(() => shortFall(onHand, wanted)).not.toThrow();
+      }
+  });
+  it('is empty where nothing is there', () =>
+    expect(mixJug([], { volumeMl: 1000, strengthX: 1, sugarGPerL: 80, standard: 1 }).figures.volumeMl).toBe(0));
 });

@@ -43,24 +43,45 @@ export type Jug = {
 
 /**
  * Fills the jug from what is on hand, as near to what is wanted as that allows. Without an endless part it fills no further
- * than what there is.
- * @throws InputError when there is nothing at all
+ * than what there is, each part that has a fixed share of the jug in that share: when a brew comes out short, so does the jug.
+ * With nothing on hand the jug is empty.
  */
 export function mixJug(onHand: OnHand, asWished: JugWanted): Jug {
-  const most = onHand.reduce((sum, p) => sum + (p.endless ? Infinity : volumeMl(p.liquid)), 0);
-  const wanted = { ...asWished, volumeMl: Math.min(asWished.volumeMl, most) };
+  const wanted = { ...asWished, volumeMl: Math.min(asWished.volumeMl, mostMl(onHand, asWished.volumeMl)) };
+  if (wanted.volumeMl < NOTHING_ML) return { ...jugOf(onHand, {}, wanted.standard), missed: [], usedUp: [] };
   const result = solveBlend({
     liquids: onHand.map((part) => blendLiquid(part, wanted)),
     goals: goalsOf(wanted),
     volumeMl: wanted.volumeMl,
   });
   if (result.kind === 'no-blend')
-    throw new InputError('mixJug', 'perLitreMl', 'parts that fit into the jug', wanted.volumeMl);
+    throw new InputError('mixJug', 'perLitreMl', 'parts that fit into the jug together', wanted.volumeMl);
   return {
     ...jugOf(onHand, result.volumesMl, wanted.standard),
     missed: result.missed.filter((m): m is Wish => m === 'strength' || m === 'sugar' || m === 'acid'),
     usedUp: result.usedUp,
   };
+}
+
+/** Less than this is no jug. */
+const NOTHING_ML = 0.01;
+
+/** The largest jug up to a volume that all parts together fill, those of a fixed share in their share, ml. */
+function mostMl(onHand: OnHand, upToMl: number): number {
+  const filled = (ml: number): number =>
+    onHand.reduce((sum, p) => {
+      const have = p.endless ? Infinity : volumeMl(p.liquid);
+      return sum + (p.perLitreMl === undefined ? have : Math.min(have, (p.perLitreMl * ml) / 1000));
+    }, 0);
+  if (filled(upToMl) >= upToMl) return upToMl;
+  // What has a fixed share grows slower than the jug, so there is one volume at which both are the same.
+  let [lo, hi] = [0, upToMl];
+  while (hi - lo > 1e-6) {
+    const middle = (lo + hi) / 2;
+    if (filled(middle) >= middle) lo = middle;
+    else hi = middle;
+  }
+  return lo;
 }
 
 function blendLiquid({ id, liquid, endless, perLitreMl }: OnHandPart, wanted: JugWanted): BlendLiquid {

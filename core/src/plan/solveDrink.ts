@@ -52,13 +52,12 @@ export class DrinkSolver {
     this.book = bookOf(drink);
     this.standard = this.book.standard;
     this.iceG = iceFor(drink.serve, target.glassMl, target.iced);
-    this.brews = drink.mix.flatMap((line) => {
-      if (line.from.kind !== 'brew') return [];
-      const { brewId } = line.from;
-      const brew = drink.brews.find((b) => b.id === brewId)!;
-      const { wayId, steepMin } = choiceFor(drink, target, brewId);
+    // In the drink's own order, however the mix is written: the first one carries it.
+    this.brews = drink.brews.flatMap((brew) => {
+      const lines = drink.mix.filter((l) => l.from.kind === 'brew' && l.from.brewId === brew.id);
+      const { wayId, steepMin } = choiceFor(drink, target, brew.id);
       const way = brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!;
-      return [{ brew, lineId: line.id, way: withLots(withSteep(way, steepMin), target.potency) }];
+      return lines.map((l) => ({ brew, lineId: l.id, way: withLots(withSteep(way, steepMin), target.potency) }));
     });
     this.jugWanted = this.wantedInJug();
   }

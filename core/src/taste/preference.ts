@@ -4,8 +4,8 @@ import type { Learned } from './learned';
 
 // What verdicts say about the house. Three unknowns, each on the log scale with a prior:
 //   the strength the house likes (in this leaf's terms), the harshness it bears, the sugar it likes.
-// A verdict is an ordered answer: the true impression plus noise, cut into words. The most probable values are found by
-// Newton's method, their spread from the curvature there.
+// A verdict is an ordered answer: the true impression plus noise, cut into words. No word tells of two of the unknowns at once,
+// so each has a posterior of its own, taken on a grid from end to end: there is no false minimum to stop in.
 
 /** What a taster had in the glass by the model, and what was said of it. */
 export type TastingRecord = {
@@ -53,46 +53,74 @@ function answerChance(latent: number, cuts: readonly number[], index: number): n
   return 0.94 * (upper - lower) + 0.06 / (cuts.length + 1);
 }
 
-type Unknowns = readonly [wantedX: number, harshLimit: number, sugar: number];
+/** Log chance of what was said, for one value of an unknown on the log scale. */
+type LogChance = (unknown: number, r: TastingRecord) => number;
 
-/** @param sugarPrior the sweetness the drink is written with, g/L */
-function minusLogPosterior(u: Unknowns, records: readonly TastingRecord[], sugarPrior: number): number {
-  const [wantedX, harshLimit, sugar] = u;
-  let cost =
-    (wantedX / PRIOR_SIGMA.wantedX) ** 2 / 2 +
-    (harshLimit / PRIOR_SIGMA.harshLimit) ** 2 / 2 +
-    (sugar / PRIOR_SIGMA.sugar) ** 2 / 2;
-  for (const r of records) {
-    const felt = FELT[r.state];
-    const strength = (Math.log(r.strengthX) - wantedX) / NOISE.strength;
-    const harsh = (Math.log(Math.max(1e-3, r.harsh) * felt.harsh) - harshLimit) / NOISE.harsh;
-    cost -= Math.log(answerChance(strength, CUTS.strength, r.verdict.strength + 2));
-    cost -= Math.log(answerChance(harsh, CUTS.harsh, r.verdict.harsh));
-    if (r.sugarGPerL > 0) {
-      const sweet = Math.log((r.sugarGPerL * felt.sweet) / sugarPrior) - sugar;
-      cost -= Math.log(answerChance(sweet / NOISE.sweet, CUTS.sweet, r.verdict.sweet + 1));
-      // Too sharp and not sweet enough are one complaint about the balance; the acid itself comes with the leaf.
-      cost -= Math.log(answerChance(-sweet / NOISE.tart, CUTS.tart, r.verdict.tart + 1));
-    }
-  }
-  return cost;
+const OF_STRENGTH: LogChance = (wantedX, r) =>
+  Math.log(answerChance((Math.log(r.strengthX) - wantedX) / NOISE.strength, CUTS.strength, r.verdict.strength + 2));
+
+const OF_HARSHNESS: LogChance = (limit, r) => {
+  const felt = Math.log(Math.max(1e-3, r.harsh) * FELT[r.state].harsh);
+  return Math.log(answerChance((felt - limit) / NOISE.harsh, CUTS.harsh, r.verdict.harsh));
+};
+
+/** Too sharp and not sweet enough are one complaint about the balance; the acid itself comes with the leaf. */
+const ofSugar =
+  (priorGPerL: number): LogChance =>
+  (sugar, r) => {
+    if (r.sugarGPerL <= 0) return 0;
+    const sweet = Math.log((r.sugarGPerL * FELT[r.state].sweet) / priorGPerL) - sugar;
+    return (
+      Math.log(answerChance(sweet / NOISE.sweet, CUTS.sweet, r.verdict.sweet + 1)) +
+      Math.log(answerChance(-sweet / NOISE.tart, CUTS.tart, r.verdict.tart + 1))
+    );
+  };
+
+/** The grid: so far to either side on the log scale (nine times and a ninth), in steps finer than any tongue. */
+const GRID_REACH = 2.2;
+const GRID_STEP = 0.01;
+const GRID = Array.from(
+  { length: Math.round((2 * GRID_REACH) / GRID_STEP) + 1 },
+  (_, i) => -GRID_REACH + i * GRID_STEP,
+);
+
+/** The curvature is slightly too sure of itself (checked on made-up drinkers): spreads are widened by this. */
+const WIDENED = 1.05;
+
+/**
+ * The most probable value of an unknown after what was said, and its spread, log scale: the highest point of the grid, its place
+ * between the grid's points and its spread from the parabola through it and its neighbours.
+ */
+function posterior(records: readonly TastingRecord[], sigma: number, chance: LogChance): { mode: number; sd: number } {
+  const log = (u: number): number => records.reduce((sum, r) => sum + chance(u, r), -((u / sigma) ** 2) / 2);
+  const logs = GRID.map(log);
+  const at = GRID[logs.reduce((best, l, i) => (l > logs[best]! ? i : best), 0)]!;
+  const [before, here, after] = [log(at - GRID_STEP), log(at), log(at + GRID_STEP)];
+  const bend = (before - 2 * here + after) / GRID_STEP ** 2;
+  return {
+    mode: bend < 0 ? at + (before - after) / (2 * bend * GRID_STEP) : at,
+    // Far in a tail the floor on chances can flatten the top; it is never taken as less sure than this.
+    sd: WIDENED / Math.sqrt(Math.max(1, -bend)),
+  };
 }
 
 /**
  * What the house has taught so far. Without tastings everything is at its prior.
  * @param records the latest first
+ * @param sugarPriorGPerL the sweetness the drink is written with, g/L
  */
 export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number): Learned {
   const prior = Math.max(1, sugarPriorGPerL);
-  const cost = (u: Unknowns): number => minusLogPosterior(u, records, prior);
-  const { at, sigma } = minimise(cost, [0, 0, 0]);
+  const strength = posterior(records, PRIOR_SIGMA.wantedX, OF_STRENGTH);
+  const harsh = posterior(records, PRIOR_SIGMA.harshLimit, OF_HARSHNESS);
+  const sugar = posterior(records, PRIOR_SIGMA.sugar, ofSugar(prior));
   return {
     tastings: records.length,
-    wantedX: Math.exp(at[0]),
-    harshLimit: Math.exp(at[1]),
-    wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(at[2]) : undefined,
+    wantedX: Math.exp(strength.mode),
+    harshLimit: Math.exp(harsh.mode),
+    wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(sugar.mode) : undefined,
     complaints: complaintsOf(records),
-    sigma: { wantedX: sigma[0]!, harshLimit: sigma[1]!, sugar: sigma[2]! },
+    sigma: { wantedX: strength.sd, harshLimit: harsh.sd, sugar: sugar.sd },
   };
 }
 
@@ -106,78 +134,6 @@ function complaintsOf(records: readonly TastingRecord[]): Learned['complaints'] 
     sweet: sign(latest.reduce((sum, v) => sum + v.sweet - v.tart, 0)),
   };
 }
-
-const STEP = 1e-3;
-
-/** Newton's method with halved steps on a smooth cost of few unknowns; spreads from the curvature, widened by 5 %. */
-function minimise(cost: (u: Unknowns) => number, start: Unknowns): { at: Unknowns; sigma: number[] } {
-  let at = [...start];
-  const f = (u: number[]): number => cost(u as unknown as Unknowns);
-  for (let i = 0; i < 40; i++) {
-    const gradient = gradientOf(f, at);
-    if (Math.hypot(...gradient) < 1e-6) break;
-    const step = solveLinear(hessianOf(f, at), gradient);
-    let size = 1;
-    const moved = (): number[] => at.map((x, j) => x - size * step[j]!);
-    while (size > 1e-4 && f(moved()) > f(at)) size /= 2;
-    if (size <= 1e-4) break;
-    at = moved();
-  }
-  const covariance = invert(hessianOf(f, at));
-  // The curvature is slightly too sure of itself (checked on made-up drinkers); widen it.
-  return { at: at as unknown as Unknowns, sigma: covariance.map((row, i) => 1.05 * Math.sqrt(Math.max(0, row[i]!))) };
-}
-
-function gradientOf(f: (u: number[]) => number, at: number[]): number[] {
-  return at.map((_, i) => (f(shifted(at, i, STEP)) - f(shifted(at, i, -STEP))) / (2 * STEP));
-}
-
-function hessianOf(f: (u: number[]) => number, at: number[]): number[][] {
-  const n = at.length;
-  const h = Array.from({ length: n }, () => new Array<number>(n).fill(0));
-  for (let i = 0; i < n; i++) {
-    for (let j = i; j < n; j++) {
-      const pp = f(shifted(shifted(at, i, STEP), j, STEP));
-      const pm = f(shifted(shifted(at, i, STEP), j, -STEP));
-      const mp = f(shifted(shifted(at, i, -STEP), j, STEP));
-      const mm = f(shifted(shifted(at, i, -STEP), j, -STEP));
-      h[i]![j] = h[j]![i] = (pp - pm - mp + mm) / (4 * STEP * STEP);
-    }
-    // Far in a tail the floor on chances can flatten the cost; the prior's share keeps every direction curved.
-    h[i]![i] = Math.max(h[i]![i]!, 1);
-  }
-  return h;
-}
-
-const shifted = (at: number[], i: number, by: number): number[] => at.map((x, j) => (j === i ? x + by : x));
-
-/** Gauss-Jordan with pivoting on a small, well-conditioned matrix. */
-function solveLinear(matrix: number[][], right: number[]): number[] {
-  const n = right.length;
-  const m = matrix.map((row, i) => [...row, right[i]!]);
-  for (let c = 0; c < n; c++) {
-    let p = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(m[r]![c]!) > Math.abs(m[p]![c]!)) p = r;
-    [m[c], m[p]] = [m[p]!, m[c]!];
-    for (let r = 0; r < n; r++) {
-      if (r === c) continue;
-      const k = m[r]![c]! / m[c]![c]!;
-      for (let j = c; j <= n; j++) m[r]![j]! -= k * m[c]![j]!;
-    }
-  }
-  return m.map((row, i) => row[n]! / row[i]!);
-}
-
-const invert = (matrix: number[][]): number[][] => {
-  const n = matrix.length;
-  const columns = matrix.map((_, i) =>
-    solveLinear(
-      matrix,
-      matrix.map((__, j) => (i === j ? 1 : 0)),
-    ),
-  );
-  return Array.from({ length: n }, (_, i) => columns.map((column) => column[i]!));
-};
 
 /**
  * How well a glass should suit this house, 0 to 1: the chance that it is called right in strength, not too harsh and

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planDrink } from '../plan/planDrink';
@@ -38,6 +39,40 @@ describe('what verdicts teach', () => {
     expect(weak.wantedX).toBeGreaterThan(1.05);
     expect(muchWeak.wantedX).toBeGreaterThan(weak.wantedX);
     expect(strong.wantedX).toBeLessThan(0.95);
+  });
+
+  it('believes what is said again and again, however far from where it began', () => {
+    const limit = (n: number): number =>
+      learn(...Array.from({ length: n }, () => tasted({ harsh: 3 }, { harsh: 0.5 }))).harshLimit;
+    // Much too harsh at half of what was thought bearable: the limit lies well below that half.
+    expect(limit(5)).toBeLessThan(0.45);
+    expect(limit(10)).toBeLessThanOrEqual(limit(5) + 1e-9);
+    const smooth = learn(...Array.from({ length: 5 }, () => tasted({ harsh: 0 }, { harsh: 3 }))).harshLimit;
+    expect(smooth).toBeGreaterThan(3);
+    const weak = learn(...Array.from({ length: 6 }, () => tasted({ strength: -2 }, { strengthX: 2.5 }))).wantedX;
+    expect(weak).toBeGreaterThan(2.5);
+  });
+
+  it('hears each word of what it is about: harshness never moves strength, nor the order in which things were said', () => {
+    const said = fc.record({
+      strength: fc.integer({ min: -2, max: 2 }),
+      harsh: fc.integer({ min: 0, max: 3 }),
+      x: fc.double({ min: 0.3, max: 3, noNaN: true }),
+      h: fc.double({ min: 0.1, max: 4, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(said, { minLength: 1, maxLength: 6 }), fc.integer({ min: 0, max: 3 }), (all, other) => {
+        const records = all.map((s) =>
+          tasted({ strength: s.strength as 0, harsh: s.harsh as 0 }, { strengthX: s.x, harsh: s.h }),
+        );
+        const found = learn(...records);
+        const otherWords = learn(...records.map((r) => ({ ...r, verdict: { ...r.verdict, harsh: other as 0 } })));
+        expect(otherWords.wantedX).toBeCloseTo(found.wantedX, 12);
+        const turned = learn(...[...records].reverse());
+        expect(turned.harshLimit).toBeCloseTo(found.harshLimit, 9);
+      }),
+      { seed: 5, numRuns: 25 },
+    );
   });
 
   it('grows surer with every tasting', () => {

@@ -104,7 +104,8 @@ function FreeJugPage({
     () => (parts.length > 0 ? { parts, wish, measuredWith } : undefined),
     [parts, wish, measuredWith],
   );
-  const { value: filled, fault } = useMixAnswer('fill', question);
+  // What is drawn is drawn against what was asked, not against what has been changed since.
+  const { of: asked, value: filled, fault } = useMixAnswer('fill', question);
   const findings = useMemo(() => {
     if (filled?.kind !== 'filled') return [];
     const poured = lines
@@ -205,10 +206,10 @@ function FreeJugPage({
           {filled?.kind === 'filled' ? (
             <JugDrawn
               filled={filled}
-              wish={wish}
+              wish={asked?.wish ?? wish}
               vessel={vessel}
               lines={lines}
-              parts={parts}
+              parts={asked?.parts ?? parts}
               thinning={thinning}
               likeName={likeName}
             />
@@ -222,7 +223,7 @@ function FreeJugPage({
           )}
           {filled?.kind === 'filled' && filled.missed.length > 0 && (
             <div role="status" className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
-              <p>{missedWords(filled, wish)}</p>
+              <p>{missedWords(filled, asked?.wish ?? wish)}</p>
               <Ways freeing={filled.freeing} lines={lines} />
             </div>
           )}

@@ -3,6 +3,7 @@ import { useMemo, type ReactNode } from 'react';
 import {
   botanicalBySlug,
   botanicals,
+  NO_OWN_PLANTS,
   buildGlass,
   DEFAULT_KITCHEN,
   guestTotals,
@@ -69,7 +70,7 @@ function baseOf(
       base: {
         ...glass,
         liquid: kept.liquid,
-        standard: plant ? usualStrength(plant, DEFAULT_KITCHEN) : 1,
+        standard: plant ? usualStrength(plant, DEFAULT_KITCHEN, kept.liquid.own) : 1,
         parts: [{ ml, facts: kept.factsOf(ml), madeAt: kept.madeAt }],
       },
     };
@@ -82,7 +83,7 @@ function baseOf(
       base: {
         ...glass,
         liquid,
-        standard: usualStrength(g.made.plant, kitchen, g.made.place),
+        standard: usualStrength(g.made.plant, kitchen, NO_OWN_PLANTS, g.made.place),
         parts: [{ ml, facts: [toldFacts({ kind: 'made', made: g.made }, ml)], madeAt: new Date(now).toISOString() }],
       },
     };

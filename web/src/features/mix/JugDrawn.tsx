@@ -38,8 +38,9 @@ export function JugDrawn({
     .filter((l) => (filled.mix[l.id] ?? 0) > 0.5)
     // What sparkles goes in last.
     .toSorted((a, b) => Number(isSparkling(a)) - Number(isSparkling(b)))
-    .map((l) => {
-      const own = parts.find((p) => p.id === l.id)!;
+    .flatMap((l) => {
+      const own = parts.find((p) => p.id === l.id);
+      if (!own) return [];
       const ml = filled.mix[l.id]!;
       return {
         ml,

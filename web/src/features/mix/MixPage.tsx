@@ -378,7 +378,7 @@ function JugPicture({
   const vessel = vesselOf(batch.plan, batch.plan.jugVesselId);
   const colour = colourIn(jug.liquid, vessel);
   const { figures, mix } = jug;
-  const sugar = figures.sugarGPerL + (1000 * sugarAddedG) / figures.volumeMl;
+  const sugar = figures.volumeMl > 0 ? figures.sugarGPerL + (1000 * sugarAddedG) / figures.volumeMl : 0;
   return (
     <div className="flex flex-wrap items-end gap-6">
       <VesselDrawing

@@ -145,17 +145,19 @@ export function TasteAndFix({
           )}
           {found?.kind === 'fixes' && (
             <ol className="space-y-3" aria-label="Fixes">
-              {found.fixes.map((fix, i) => (
-                <FixCard
-                  key={Object.entries(fix.additionsMl).join()}
-                  fix={fix}
-                  first={i === 0}
-                  sources={onHand}
-                  thinning={subject.drunk.thinning}
-                  pending={pending}
-                  onPour={() => pourIn(fix)}
-                />
-              ))}
+              {found.fixes
+                .filter((fix) => canPour(fix, onHand))
+                .map((fix, i) => (
+                  <FixCard
+                    key={Object.entries(fix.additionsMl).join()}
+                    fix={fix}
+                    first={i === 0}
+                    sources={onHand}
+                    thinning={subject.drunk.thinning}
+                    pending={pending}
+                    onPour={() => pourIn(fix)}
+                  />
+                ))}
             </ol>
           )}
         </div>
@@ -163,6 +165,10 @@ export function TasteAndFix({
     </Panel>
   );
 }
+
+/** What a fix is made of may have left the house since it was worked out; the next answer is on its way then. */
+const canPour = ({ additionsMl }: JugFix, sources: readonly Source[]): boolean =>
+  Object.keys(additionsMl).every((id) => sources.some((s) => s.id === id));
 
 function FixCard({
   fix,

@@ -3,7 +3,8 @@ import type { MixApi } from './mixAnswers';
 import { PlainError } from '@/shared/ui/reasonOf';
 import { openMixWorker } from './openMixWorker';
 
-type Answer<T> = { value: T | undefined; working: boolean; fault: Error | undefined };
+/** An answer with the question it was given to: what is on the page may have changed meanwhile. */
+type Answer<Q, T> = { of: Q | undefined; value: T | undefined; working: boolean; fault: Error | undefined };
 
 /**
  * Asks the worker whenever the question changes. While it works only the latest question waits, so that a drag never queues up;
@@ -12,8 +13,9 @@ type Answer<T> = { value: T | undefined; working: boolean; fault: Error | undefi
 export function useMixAnswer<K extends keyof MixApi>(
   what: K,
   question: Parameters<MixApi[K]>[0] | undefined,
-): Answer<ReturnType<MixApi[K]>> {
-  const [answer, setAnswer] = useState<Answer<ReturnType<MixApi[K]>>>({
+): Answer<Parameters<MixApi[K]>[0], ReturnType<MixApi[K]>> {
+  const [answer, setAnswer] = useState<Answer<Parameters<MixApi[K]>[0], ReturnType<MixApi[K]>>>({
+    of: undefined,
     value: undefined,
     working: true,
     fault: undefined,
@@ -28,7 +30,7 @@ export function useMixAnswer<K extends keyof MixApi>(
     if (question === undefined) return;
     asker.current?.ask(
       (api) => (api[what] as unknown as (q: typeof question) => Promise<ReturnType<MixApi[K]>>)(question),
-      (value) => setAnswer({ value, working: false, fault: undefined }),
+      (value) => setAnswer({ of: question, value, working: false, fault: undefined }),
       (fault) => setAnswer((was) => ({ ...was, working: false, fault })),
     );
   }, [what, question]);
