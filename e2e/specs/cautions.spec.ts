@@ -26,6 +26,7 @@ test('raw elderberries: the plan stops, cooking them first is one click, and it 
   await cook.expectText('Elderberry: Elderberries need cooking.');
   await expect(cook.button('Start at the stove')).toBeDisabled();
   await cook.button('Simmer it 20 minutes in an open pan first').click();
+  await cook.button('Keep it in the recipe').click();
   await cook.expectText('Boil and simmer');
   await expect(page.getByText('Elderberries need cooking.')).toHaveCount(0);
   await cook.startAtStove();
@@ -39,6 +40,7 @@ test('a steep on the counter: the plan stops, the fridge is offered, and a reloa
   await cook.expectText('Steeping at room warmth for hours lets germs grow.');
   await expect(cook.button('Start at the stove')).toBeDisabled();
   await cook.button('Steep it overnight in the fridge instead').click();
+  await cook.button('Keep it in the recipe').click();
   await cook.expectText('from chilled water');
   await expect(page.getByText('Steeping at room warmth for hours')).toHaveCount(0);
   await page.reload();

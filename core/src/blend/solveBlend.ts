@@ -56,10 +56,13 @@ export function solveBlend({
   liquids,
   goals,
   volumeMl,
+  mostMl = Infinity,
 }: {
   liquids: readonly BlendLiquid[];
   goals: readonly BlendGoal[];
   volumeMl: number;
+  /** what the vessel takes: whole measures may come to a little less or more than the volume, never to more than this */
+  mostMl?: number;
 }): BlendResult {
   requirePositive('solveBlend', 'volumeMl', volumeMl, 'ml');
   for (const l of liquids) {
@@ -71,7 +74,8 @@ export function solveBlend({
   if (most < volumeMl * (1 - 1e-9)) return { kind: 'no-blend', reason: 'not-enough-liquid' };
   const least = liquids.reduce((sum, l) => sum + (l.minMl ?? 0), 0);
   if (least > volumeMl * (1 + 1e-9)) return { kind: 'no-blend', reason: 'least-amounts-too-large' };
-  if (liquids.some((l) => l.stepMl !== undefined)) return { kind: 'blend', ...wholeMeasures(liquids, goals, volumeMl) };
+  if (liquids.some((l) => l.stepMl !== undefined))
+    return { kind: 'blend', ...wholeMeasures(liquids, goals, { volumeMl, mostMl }) };
   return { kind: 'blend', proved: true, ...checked(liquids, goals, exactVolumes(liquids, goals, volumeMl)) };
 }
 
@@ -117,6 +121,9 @@ const MAX_BRANCHES = 60;
 /** Whole measures this near to the exact blend, in tolerances, need no search: no tongue tells them apart. */
 const NEAR_ENOUGH = 0.05;
 
+/** Cost of a millilitre past the brim: more than any wish that is missed. */
+const RUNS_OVER = 1e3;
+
 /** How far whole measures may miss the volume before it costs as much as a goal missed by its tolerance, share of it. */
 const VOLUME_TOLERANCE = 0.02;
 
@@ -127,13 +134,15 @@ const VOLUME_TOLERANCE = 0.02;
 function wholeMeasures(
   liquids: readonly BlendLiquid[],
   goals: readonly BlendGoal[],
-  volumeMl: number,
+  { volumeMl, mostMl }: { volumeMl: number; mostMl: number },
 ): Blend & { proved: boolean } {
-  const cost = (volumes: readonly number[]): number => missCost(liquids, goals, volumes, volumeMl);
+  // What runs over is no blend: any that fits goes before it, and of those that run over the one by least.
+  const cost = (volumes: readonly number[]): number =>
+    missCost(liquids, goals, volumes, volumeMl) + Math.max(0, sumOf(volumes) - mostMl - 1e-6) * RUNS_OVER;
   const exact = exactVolumes(liquids, goals, volumeMl);
   const rounded = mended(liquids, exact, cost);
   if (cost(rounded) - cost(exact) < NEAR_ENOUGH) return { proved: false, ...checked(liquids, goals, rounded) };
-  const solution = solve(wholeModel(liquids, goals, volumeMl), { maxIterations: MAX_BRANCHES });
+  const solution = solve(wholeModel(liquids, goals, { volumeMl, mostMl }), { maxIterations: MAX_BRANCHES });
   const usable = solution.status === 'optimal' || (solution.status === 'timedout' && Number.isFinite(solution.result));
   const found = usable
     ? volumesOf(solution, liquids, (n, l) => (l.stepMl ? Math.round(n) * l.stepMl : n * volumeMl))
@@ -206,12 +215,21 @@ function roundToStep(l: BlendLiquid, v: number): number {
 }
 
 /** As blendModel, with a whole number of steps for each liquid that has them, and the volume as one more goal. */
-function wholeModel(liquids: readonly BlendLiquid[], goals: readonly BlendGoal[], volumeMl: number): Model {
+function wholeModel(
+  liquids: readonly BlendLiquid[],
+  goals: readonly BlendGoal[],
+  { volumeMl, mostMl }: { volumeMl: number; mostMl: number },
+): Model {
   const variables: Record<string, Record<string, number>> = {};
   const constraints: Record<string, Constraint> = { '=whole': { equal: 1 / VOLUME_TOLERANCE } };
+  if (Number.isFinite(mostMl)) constraints['=brim'] = { max: mostMl / volumeMl };
   for (const l of liquids) {
     const share = l.stepMl ? l.stepMl / volumeMl : 1;
-    const column: Record<string, number> = { '=whole': share / VOLUME_TOLERANCE, [`bound:${l.id}`]: 1 };
+    const column: Record<string, number> = {
+      '=whole': share / VOLUME_TOLERANCE,
+      '=brim': share,
+      [`bound:${l.id}`]: 1,
+    };
     for (const g of goals) column[`goal:${g.id}`] = ((l.perLitre[g.id] ?? 0) * share) / g.tolerance;
     const count = (ml: number): number => ml / (l.stepMl ?? volumeMl);
     const [least, most] = [count(l.minMl ?? 0), count(Math.min(l.maxMl ?? Infinity, 2 * volumeMl))];

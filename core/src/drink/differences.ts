@@ -63,8 +63,8 @@ function wayDifferences(a: BrewWay, b: BrewWay, plants: Plants): string[] {
     ...changedValue('water', `${a.waterMl} ml`, `${b.waterMl} ml`),
     ...pairs(a.ingredients, b.ingredients, 'ingredient', plantName, (x, y) => [
       ...changedValue(plantName(y), `${x.grams} g`, `${y.grams} g`),
-      ...changedValue(`${plantName(y)} goes in`, moment(x.enters), moment(y.enters)),
-      ...changedValue(`${plantName(y)} comes out`, moment(x.leaves), moment(y.leaves)),
+      ...changedValue(`${plantName(y)} goes in`, moment(a, x.enters), moment(b, y.enters)),
+      ...changedValue(`${plantName(y)} comes out`, moment(a, x.leaves), moment(b, y.leaves)),
       ...changedValue(`${plantName(y)} prepared`, x.cut ?? 'as usual', y.cut ?? 'as usual'),
     ]),
     ...pairs(a.stages, b.stages, 'stage', stageName, (x, y) => changedValue(stageName(y), figures(x), figures(y))),
@@ -84,28 +84,80 @@ function order(a: BrewWay, b: BrewWay): string[] {
   return common(a, b) === common(b, a) ? [] : ['stages in another order'];
 }
 
-const moment = (m: { stageId: string; atMin: number } | undefined): string =>
-  m ? `${m.stageId}${m.atMin ? ` at ${m.atMin} min` : ''}` : 'with the strain';
+/** A moment of a way, by what is done then. */
+function moment(way: BrewWay, m: { stageId: string; atMin: number } | undefined): string {
+  if (!m) return 'with the strain';
+  const stage = way.stages.find((s) => s.id === m.stageId);
+  return `at the ${stage ? stageName(stage) : 'beginning'}${m.atMin ? `, after ${m.atMin} min` : ''}`;
+}
 
-const stageName = (s: Stage): string => (s.kind === 'hands' ? s.work : s.kind);
+const STAGE_NAMES: Readonly<Record<Exclude<Stage['kind'], 'hands'>, string>> = {
+  toast: 'toasting',
+  heat: 'heating',
+  hold: 'simmer',
+  cool: 'cooling',
+  steep: 'steep',
+  strain: 'strain',
+  rinse: 'rinse',
+  dissolve: 'sweetening',
+  reduce: 'boiling down',
+  ferment: 'ferment',
+};
+
+const stageName = (s: Stage): string => (s.kind === 'hands' ? s.work : STAGE_NAMES[s.kind]);
+
+const PLACES = {
+  'off-heat': 'off the heat',
+  fridge: 'in the fridge',
+  counter: 'at room warmth',
+  sun: 'in the sun',
+} as const;
+const LIDS = { open: 'without a lid', loose: 'under a loose lid', closed: 'under a lid' } as const;
+const STIRRING = {
+  still: 'not stirred',
+  'stirred-now-and-then': 'stirred now and then',
+  'stirred-all-the-time': 'stirred all the time',
+  boiling: 'at a rolling boil',
+} as const;
 
 /** All that a stage says besides what it is. */
-const figures = ({ id: _id, kind: _kind, ...rest }: Stage): string =>
-  Object.entries(rest)
-    .map(
-      ([key, v]) =>
-        `${key} ${
-          typeof v === 'object'
-            ? Object.entries(v as object)
-                .flat()
-                .join(' ')
-            : String(v)
-        }`,
-    )
-    .join(', ');
+const figures = (s: Stage): string => [how(s), LIDS[s.lid], STIRRING[s.agitation]].filter((w) => w !== '').join(', ');
+
+function how(s: Stage): string {
+  switch (s.kind) {
+    case 'toast':
+      return `${s.minutes} min at ${s.atC} °C`;
+    case 'heat':
+      return s.to === 'boil' ? 'to the boil' : `to ${s.to} °C`;
+    case 'hold':
+      return `${s.minutes} min`;
+    case 'cool':
+      return `to ${s.toC} °C ${s.by === 'ice-bath' ? 'in an ice bath' : 'standing'}`;
+    case 'steep':
+      return `${s.minutes} min ${PLACES[s.place]}`;
+    case 'hands':
+      return '';
+    case 'strain':
+      return `through ${s.through.replace('-', ' ')}${s.press ? ', pressed' : ''}`;
+    case 'rinse':
+      return `with ${s.waterMl} ml`;
+    case 'dissolve': {
+      const name = s.sweetener.replaceAll('_', ' ');
+      return 'brix' in s.to ? `${name} to ${s.to.brix} °Bx` : `${s.to.gPerMl} g of ${name} to each ml`;
+    }
+    case 'reduce':
+      return 'brix' in s.to ? `to ${s.to.brix} °Bx` : `to ${Math.round(s.to.share * 100)} %`;
+    case 'ferment':
+      return `${s.days} days`;
+  }
+}
 
 const lineDifferences = (a: MixLine, b: MixLine): string[] => [
   ...changedValue('part of the mix', a.name, b.name),
-  ...changedValue(b.name, String(a.book), String(b.book)),
-  ...changedValue(`${b.name} poured`, a.at, b.at),
+  ...changedValue(b.name, amount(a), amount(b)),
+  ...changedValue(`${b.name} poured`, POURED[a.at], POURED[b.at]),
 ];
+
+const amount = ({ book }: MixLine): string =>
+  book === 'all' ? 'all of it' : book === 'rest' ? 'the rest of the jug' : `${book} ml`;
+const POURED = { jug: 'into the jug', glass: 'at the glass' } as const;

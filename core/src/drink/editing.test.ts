@@ -144,7 +144,7 @@ describe('what changed between two versions', () => {
       'Boil, then steep off the heat, ingredient taken out: Rose hip, dried cut shells',
       'Boil, then steep off the heat, Roselle (hibiscus, sorrel), dried whole calyx: 50 g → 60 g',
       'Boil, then steep off the heat, Roselle (hibiscus, sorrel), dried whole calyx prepared: as usual → crushed',
-      expect.stringMatching(/^Boil, then steep off the heat, steep: .*minutes 15.* → .*minutes 20/),
+      expect.stringMatching(/steep: 15 min off the heat, under a lid, .* → 20 min off the heat/),
       'Boil, then steep off the heat, stages in another order',
       'part of the mix taken out: Cold water',
       'part of the mix added: Lemon juice',

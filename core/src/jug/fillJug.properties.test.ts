@@ -75,6 +75,40 @@ describe('any bench', () => {
   });
 });
 
+describe('a jug that is to be full to the brim', () => {
+  it('is filled in cups and in ladles wherever it is in millilitres, and never over the brim', () => {
+    let brimful = 0;
+    fc.assert(
+      fc.property(
+        fc.record({
+          capacityMl: fc.integer({ min: 350, max: 3000 }),
+          strengthX: fc.double({ min: 0.5, max: 1.8, noNaN: true }),
+          sweetGPerL: fc.integer({ min: 20, max: 120 }),
+          brew: fc.integer({ min: 200, max: 1500 }),
+        }),
+        ({ capacityMl, strengthX, sweetGPerL, brew: haveMl }) => {
+          const parts = [
+            told('roselle', brew('roselle_dried_cut', 40), haveMl),
+            told('syrup', { kind: 'syrup', brix: 55, sweetener: 'white_sugar' }, 600),
+            told('lemon', { kind: 'juice', juice: 'lemon' }, 120),
+            told('water', { kind: 'water', water: 'still' }, 1000, { endless: true }),
+          ];
+          const wish: BenchWish = { volumeMl: capacityMl, capacityMl, standard: 0.5, strengthX, sweetGPerL };
+          if (fillJug(parts, wish, 'ml').kind !== 'filled') return;
+          brimful++;
+          for (const measuredWith of ['cups', 'ladles'] as const) {
+            const found = fillJug(parts, wish, measuredWith);
+            expect([measuredWith, capacityMl, found.kind]).toEqual([measuredWith, capacityMl, 'filled']);
+            if (found.kind === 'filled') expect(found.figures.volumeMl).toBeLessThanOrEqual(capacityMl * (1 + 1e-6));
+          }
+        },
+      ),
+      { seed: 17, numRuns: 60 },
+    );
+    expect(brimful).toBeGreaterThan(40);
+  });
+});
+
 describe('juices and sweeteners as they are poured', () => {
   it.each(Object.keys(JUICES) as JuiceName[])('%s has the Brix and the acid of its table', (juice) => {
     const l = toldLiquid({ kind: 'juice', juice }, 250, DEFAULT_KITCHEN);

@@ -138,8 +138,11 @@ function inWholeMeasures(
     const fits = Math.floor((l.maxMl ?? Infinity) / step + 1e-9) >= Math.ceil((l.minMl ?? 0) / step - 1e-9);
     return fits ? { ...l, stepMl: step } : l;
   });
-  const whole = solveBlend({ liquids: stepped, goals, volumeMl: wish.volumeMl });
-  return whole.kind === 'blend' ? whole : exact;
+  const whole = solveBlend({ liquids: stepped, goals, volumeMl: wish.volumeMl, mostMl: wish.capacityMl });
+  if (whole.kind !== 'blend') return exact;
+  // Where no whole measures fit below the brim it is poured by the millilitre.
+  const poured = Object.values(whole.volumesMl).reduce((sum, ml) => sum + ml, 0);
+  return poured <= wish.capacityMl * (1 + 1e-6) ? whole : exact;
 }
 
 /** The smallest measure a cook reaches for at an amount, ml. */

@@ -78,7 +78,12 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
  * Impossible wishes are an answer, not an error: the limit that binds and the nearest target that works.
  * @throws InputError for a target outside its accepted range
  */
-export function planDrink(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): PlanResult {
+export function planDrink(
+  drink: Drink,
+  target: PlanTarget,
+  kitchen: Kitchen,
+  learned?: Pick<Learned, 'harshLimit'>,
+): PlanResult {
   requireTarget(drink, target);
   const solver = new DrinkSolver(drink, target, kitchen, REFERENCE_FACTORS);
   const jugVessel = smallestHolding(

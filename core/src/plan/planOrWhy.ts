@@ -45,7 +45,12 @@ export const fits = (drink: Drink, target: PlanTarget): boolean =>
  * {@link planDrink} for a page: what cannot be worked out at all is an answer too, with the reason in words and, where that helps,
  * the same wish as the drink is now.
  */
-export function planOrWhy(drink: Drink, target: PlanTarget, kitchen: Kitchen, learned?: Learned): PlanResult {
+export function planOrWhy(
+  drink: Drink,
+  target: PlanTarget,
+  kitchen: Kitchen,
+  learned?: Pick<Learned, 'harshLimit'>,
+): PlanResult {
   try {
     return planDrink(drink, target, kitchen, learned);
   } catch (error) {

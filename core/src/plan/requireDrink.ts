@@ -53,7 +53,12 @@ export function requireDrink(drink: Drink): void {
     throw new InputError('requireDrink', 'mix', 'at least one brew that goes into the jug', 'none');
   const [first] = drink.brews;
   if (!drink.mix.some((l) => l.from.kind === 'brew' && l.from.brewId === first.id && l.at === 'jug'))
-    throw new InputError('requireDrink', 'mix', `a jug with ${first.name.toLowerCase()}, the brew that carries the drink,`, 'none');
+    throw new InputError(
+      'requireDrink',
+      'mix',
+      `a jug with ${first.name.toLowerCase()}, the brew that carries the drink,`,
+      'none',
+    );
   if (!(bookOf(drink).standard > 0))
     throw new InputError('requireDrink', 'brews', 'at least one plant that gives taste', 'none');
   requireTarget(drink, drink.defaults);

@@ -134,6 +134,58 @@ const steep = (place: 'counter' | 'sun' | 'fridge', minutes: number): Partial<Br
   stages: [{ ...steepOffHeat(minutes), place } as BrewWay['stages'][number], strain()],
 });
 
+describe('every change that is offered', () => {
+  const long = (minutes: number): Partial<BrewWay> => ({ stages: [heat, steepOffHeat(minutes), strain()] });
+  const drinks: readonly (readonly [string, Drink, Partial<PlanTarget>])[] = [
+    ...BOOK.map((d) => [d.id, d, {}] as const),
+    ...BOOK.map(
+      (d) =>
+        [`${d.id}, for all at the table`, d, { audience: ['pregnant', 'vulnerable', 'child', 'no-alcohol'] }] as const,
+    ),
+    ...BOOK.map((d) => [`${d.id}, left for a day`, d, { steepMin: 1440 }] as const),
+    ...(['counter', 'sun', 'fridge'] as const).flatMap((place) =>
+      [60, 600, 1440].map(
+        (min) =>
+          [
+            `roselle, ${place}, ${min} min`,
+            drinkOf('roselle_dried_cut', 30, steep(place, min)),
+            { steepMin: min },
+          ] as const,
+      ),
+    ),
+    ...[120, 300, 600].map(
+      (min) =>
+        [`roselle, off the heat, ${min} min`, drinkOf('roselle_dried_cut', 30, long(min)), { steepMin: min }] as const,
+    ),
+    ['elderberry in the fridge', drinkOf('elderberry_dried', 20, steep('fridge', 600)), { steepMin: 600 }],
+    ['elderberry on the counter', drinkOf('elderberry_dried', 20, steep('counter', 300)), { steepMin: 300 }],
+    ['lavender', drinkOf('lavender_dried', 14, {}), {}],
+    [
+      'fresh mint in the fridge',
+      drinkOf('mint_fresh', 40, steep('fridge', 600)),
+      { steepMin: 600, audience: ['vulnerable'] },
+    ],
+  ];
+  it.each(drinks)('of %s can be made, clears what it is offered for, and is no dead end', (_name, drink, change) => {
+    const result = planDrink(drink, { ...drink.defaults, ...change }, DEFAULT_KITCHEN);
+    if (result.kind !== 'plan') return;
+    const { plan } = result;
+    const found = findingsOf(...factsOfPlan(plan));
+    const blocked = (all: readonly Finding[]): string[] => all.filter((f) => f.level === 'block').map((f) => f.id);
+    for (const finding of found)
+      for (const way of waysOut(finding, plan, TODAY)) {
+        const after = findingsOf(...factsOfPlan(taken(plan, way)));
+        const label = `${finding.id}: ${way.label}`;
+        expect([
+          label,
+          after.some((f) => f.id === finding.id && JSON.stringify(f.at) === JSON.stringify(finding.at)),
+        ]).toEqual([label, false]);
+        // Nothing that was not stopped before is stopped now.
+        expect([label, blocked(after).filter((id) => !blocked(found).includes(id))]).toEqual([label, []]);
+      }
+  });
+});
+
 describe('the changes that are offered', () => {
   it('cook raw elderberries first', () => {
     const raw = drinkOf('elderberry_dried', 20, steep('fridge', 600));

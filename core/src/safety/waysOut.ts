@@ -11,10 +11,11 @@ import {
   type PlanTarget,
   type Stage,
 } from '../drink/drink';
+import { planOrWhy } from '../plan/planOrWhy';
 import type { Plan } from '../plan/planTypes';
-import { botanicalBySlug } from '../reference/botanicals';
+import { botanicalIfKnown } from '../reference/botanicals';
 import { highestDose } from './derive';
-import type { Finding } from './evaluate';
+import { findingsOf, type Finding } from './evaluate';
 import { factsOfPlan } from './factsOf';
 
 /** A change that would clear a finding, ready to be taken: of what is asked for, or of the recipe. */
@@ -22,10 +23,29 @@ export type WayOut = { label: string } & (
   { kind: 'target'; target: PlanTarget } | { kind: 'drink'; drink: Drink; target: PlanTarget }
 );
 
-/** Changes that clear a finding of a plan, the best first; none where only the cook can find one. */
+/**
+ * Changes that clear a finding of a plan, the best first; none where only the cook can find one. Each was planned and judged
+ * before it is offered: it can be made, the finding is gone, and nothing that was not stopped before is stopped by it. It
+ * takes a trial plan each, so an interface asks for it beside its main work.
+ */
 export function waysOut(finding: Finding, plan: Plan, today: string): readonly WayOut[] {
-  return (WAYS[finding.id] ?? none)({ finding, plan, today });
+  const offers = (WAYS[finding.id] ?? none)({ finding, plan, today });
+  if (offers.length === 0) return offers;
+  const before = findingsOf(...factsOfPlan(plan));
+  return offers.filter((way) => leadsOut(way, finding, plan, before));
 }
+
+function leadsOut(way: WayOut, finding: Finding, plan: Plan, before: readonly Finding[]): boolean {
+  const drink = way.kind === 'drink' ? way.drink : plan.drink;
+  const result = planOrWhy(drink, way.target, plan.kitchen, { harshLimit: plan.houseHarshLimit });
+  if (result.kind !== 'plan') return false;
+  const after = findingsOf(...factsOfPlan(result.plan));
+  const still = after.some((f) => f.id === finding.id && samePlace(f, finding));
+  const stopped = (f: Finding): boolean => f.level === 'block' && (f.id !== finding.id || samePlace(f, finding));
+  return !still && after.filter(stopped).every((f) => before.some((b) => b.id === f.id && b.level === 'block'));
+}
+
+const samePlace = (a: Finding, b: Finding): boolean => JSON.stringify(a.at) === JSON.stringify(b.at);
 
 type Asked = { finding: Finding; plan: Plan; today: string };
 type Offers = (asked: Asked) => readonly WayOut[];
@@ -114,19 +134,35 @@ const mainBrewFound = ({ finding, plan }: Asked): boolean =>
 
 const MOST_FRIDGE_MIN = 1440;
 
-/** The same steep in the fridge; a night there is about as strong as hours on the counter, and smoother. */
+/**
+ * The same steep in the fridge; a night there is about as strong as hours on the counter, and smoother. What is heated before
+ * it stays in its pot, and is chilled in a bath before the fridge: a jar is not boiled, and a hot pot warms what stands beside it.
+ */
 const steepInFridge: Offers = (asked) => {
   const minutes = 600;
   return withWay(
     asked,
     'Steep it overnight in the fridge instead',
-    (way) => ({
-      ...way,
-      vesselKind: 'jar',
-      name: 'steeping overnight in the fridge',
-      shortName: 'Overnight in the fridge',
-      stages: way.stages.map((s) => (s.kind === 'steep' ? { ...s, place: 'fridge', minutes, lid: 'closed' } : s)),
-    }),
+    (way) => {
+      const heated = way.stages.some((s) => s.kind === 'heat' || s.kind === 'hold');
+      const chill: Stage = {
+        id: 'chill-first',
+        kind: 'cool',
+        toC: 20,
+        by: 'ice-bath',
+        lid: 'loose',
+        agitation: 'still',
+      };
+      return {
+        ...way,
+        vesselKind: heated ? 'pot' : 'jar',
+        name: 'steeping overnight in the fridge',
+        shortName: 'Overnight in the fridge',
+        stages: way.stages.flatMap((s): Stage[] =>
+          s.kind === 'steep' ? [...(heated ? [chill] : []), { ...s, place: 'fridge', minutes, lid: 'closed' }] : [s],
+        ),
+      };
+    },
     mainBrewFound(asked) ? { steepMin: minutes } : {},
   );
 };
@@ -246,7 +282,7 @@ const speciesKnown =
   (epithet: string): Offers =>
   (asked) => {
     const slug = asked.finding.at?.slug;
-    const latin = slug ? botanicalBySlug(slug).latinName : epithet;
+    const latin = (slug && botanicalIfKnown(slug)?.latinName) ?? epithet;
     return withProvenance(asked, `I have checked that it is ${latin}`, (p) => ({
       ...p,
       species: epithet,

@@ -1,13 +1,14 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import type { BatchEventBody } from '@steepsis/core';
-import { flush, useOutbox } from '@/shared/api/outbox';
+import { flush, useOutbox, withdraw } from '@/shared/api/outbox';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 
 /** While the server is away: what is shown and what waits; and afterwards what it refused. Also a newer version that is ready. */
 export function ServerBanner(): ReactNode {
-  const { queue: all, refused, awaySince, shownFrom, forget } = useOutbox();
-  const queue = all.filter((o) => o.waits);
+  const { queue: all, refused, awaySince, shownFrom, failing, forget } = useOutbox();
+  const queue = all.filter((o) => o.waits && !failing[o.event.id]);
+  const failed = all.filter((o) => failing[o.event.id]);
   const away = awaySince !== undefined;
   return (
     <>
@@ -25,6 +26,20 @@ export function ServerBanner(): ReactNode {
           {away && <Button onClick={() => void flush()}>Try now</Button>}
         </Band>
       )}
+      {failed.map((outgoing) => (
+        <Band key={outgoing.event.id}>
+          <p role="alert" className="mr-auto">
+            <strong className="font-semibold">
+              Not stored yet: {EVENT_WORDS[outgoing.event.type] ?? 'what was said'} of {f.moment(outgoing.event.at)}.
+            </strong>{' '}
+            The server made a mistake with it. It is kept on this device and sent again.
+          </p>
+          <Button onClick={() => void flush()}>Try now</Button>
+          <Button kind="quiet" onClick={() => void withdraw(outgoing)}>
+            Take it back
+          </Button>
+        </Band>
+      ))}
       {refused.map(({ outgoing, problem }) => (
         <Band key={outgoing.event.id}>
           <p role="alert" className="mr-auto">

@@ -7,7 +7,6 @@ import {
   findingsOf,
   mainStageOf,
   warningsOfPlan,
-  waysOut,
   type Finding,
   type NoPlan,
   type Plan,
@@ -28,7 +27,8 @@ import { BackwardsPanel } from './BackwardsPanel';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
 import { usePlan, useTarget } from './planSetup';
-import { useNearest, type Impossible } from './usePlanWorker';
+import { useNearest, useWaysOut, type Impossible } from './usePlanWorker';
+import { OfferedChange } from './OfferedChange';
 import { TargetSentence } from './TargetSentence';
 import { usePullView, useTargets } from './targetStore';
 import { VesselLine } from '@/shared/plan/VesselLine';
@@ -91,10 +91,18 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
     );
   // Who drinks it belongs to the occasion, not to this drink's draft.
   const takeTarget = ({ audience: _audience, potency: _potency, ...rest }: PlanTarget): void => change(drink.id, rest);
-  const take = (way: WayOut): void => {
-    if (way.kind === 'target') takeTarget(way.target);
-    else save.mutate(way.drink, { onSuccess: () => takeTarget(way.target) });
-  };
+  // A change of the recipe is shown first, and kept only when the cook says so.
+  const [offered, setOffered] = useState<Extract<WayOut, { kind: 'drink' }> | undefined>(undefined);
+  const take = (way: WayOut): void => (way.kind === 'target' ? takeTarget(way.target) : setOffered(way));
+  const keepOffered = (way: Extract<WayOut, { kind: 'drink' }>): void =>
+    save.mutate(way.drink, { onSuccess: () => (takeTarget(way.target), setOffered(undefined)) });
+  const day = today();
+  const ways = useWaysOut(
+    useMemo(
+      () => ({ drink, target, kitchen: house.forPlans, learned: view.learned, today: day }),
+      [drink, target, house.forPlans, view.learned, day],
+    ),
+  );
   return (
     <Page
       title={drink.name}
@@ -154,11 +162,20 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
               <Cautions
                 findings={findings.filter(showsHere)}
                 none="Nothing beyond ordinary kitchen care for those ticked above."
-                waysOut={(finding) => waysOut(finding, result.plan, today())}
+                waysOut={(finding) => ways[finding.id] ?? []}
                 onTake={take}
                 read={read}
                 onRead={(rule) => setRead((was) => toggled(was, rule))}
               />
+              {offered && (
+                <OfferedChange
+                  way={offered}
+                  was={drink}
+                  pending={save.isPending}
+                  onKeep={() => keepOffered(offered)}
+                  onLeave={() => setOffered(undefined)}
+                />
+              )}
               {(blocked || unread) && (
                 <p className="mt-2 text-sm font-semibold">
                   {blocked ? 'It cannot be started as it stands.' : 'Tick what you have read to start it.'}

@@ -1,8 +1,9 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap } from '@steepsis/core';
+import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap, WayOut } from '@steepsis/core';
 import type { BackwardsAnswer, BackwardsQuestion } from './backwardsAnswer';
 import { openPlanWorker } from './openPlanWorker';
+import type { WaysQuestion } from './waysOutAnswer';
 import type { PlanApi } from './plan.worker';
 
 /** Asks the worker whenever the question changes; the last answer stays until the next is there. */
@@ -61,3 +62,10 @@ export function useNearest(wish: Impossible): PlanTarget | null | undefined {
   );
   return shown?.of === wish ? (shown.answer ?? null) : undefined;
 }
+
+/** Changes that would clear each finding of a plan; none while they are worked out. */
+export function useWaysOut(question: WaysQuestion): Readonly<Record<string, readonly WayOut[]>> {
+  const shown = useAnswer(question, (api, q) => api.waysOut(q) as Promise<Record<string, readonly WayOut[]>>);
+  return shown?.of === question ? shown.answer : NO_WAYS;
+}
+const NO_WAYS: Readonly<Record<string, readonly WayOut[]>> = {};

@@ -12,16 +12,27 @@ const event = (id: string): { id: string; at: string; v: number } & BatchEventBo
 });
 
 let sent: string[] = [];
-let server: 'here' | 'away' | 'refuses' = 'here';
+let server: 'here' | 'away' | 'refuses' | 'fails' = 'here';
+/** batches that the server makes a mistake with */
+let failsFor = new Set<string>();
 
 beforeEach(async () => {
   emptyOutbox();
   for (const { n } of await allOut()) await (await import('./device')).takeOut(n);
   sent = [];
   server = 'here';
-  globalThis.fetch = jest.fn((_path: RequestInfo | URL, init?: RequestInit) => {
+  failsFor = new Set();
+  globalThis.fetch = jest.fn((path: RequestInfo | URL, init?: RequestInit) => {
     const { id } = JSON.parse(init!.body as string) as { id: string };
     if (server === 'away') return Promise.reject(new TypeError('failed to fetch'));
+    const url = path as string;
+    if (server === 'fails' || [...failsFor].some((b) => url.includes(b)))
+      return Promise.resolve({
+        ok: false,
+        status: 500,
+        json: () =>
+          Promise.resolve({ type: 'server-fault', title: 'Something went wrong here', status: 500, detail: 'x' }),
+      } as Response);
     sent.push(id);
     const refused = server === 'refuses';
     const body = refused
@@ -79,5 +90,30 @@ describe('what is said at the stove', () => {
     server = 'refuses';
     expect((await sendOut('batch', event('a'))).kind).toBe('refused');
     expect(useOutbox.getState().refused).toEqual([]);
+  });
+
+  it('stays on this device when the server makes a mistake with it, is shown, and goes out in order later', async () => {
+    server = 'fails';
+    for (const id of ['a', 'b']) expect((await sendOut('batch', event(id))).kind).toBe('waiting');
+    expect((await allOut()).map((o) => o.event.id)).toEqual(['a', 'b']);
+    expect(useOutbox.getState().refused).toEqual([]);
+    expect(useOutbox.getState().failing['a']?.times).toBeGreaterThan(0);
+    expect(useOutbox.getState().awaySince).toBeUndefined();
+    server = 'here';
+    await flush();
+    expect(sent).toEqual(['a', 'b']);
+    expect(await allOut()).toEqual([]);
+    expect(useOutbox.getState().failing).toEqual({});
+  });
+
+  it('of other batches goes on while one of them fails', async () => {
+    failsFor.add('broken');
+    expect((await sendOut('broken', event('a'))).kind).toBe('waiting');
+    expect((await sendOut('sound', event('b'))).kind).toBe('stored');
+    expect((await sendOut('broken', event('c'))).kind).toBe('waiting');
+    expect(sent).toEqual(['b']);
+    failsFor.clear();
+    await flush();
+    expect(sent).toEqual(['b', 'a', 'c']);
   });
 });

@@ -7,6 +7,8 @@ import { allOut, putOut, takeOut, type Outgoing } from './device';
 // 1. It is kept on this device before it is shown, and sent in the order it was said.
 // 2. Each event has its id from the start: sent twice, it is stored once.
 // 3. What the server refuses leaves the queue and is told with its reason; nothing is dropped in silence.
+// 4. Only a refusal is a refusal: where the server makes a mistake the thing stays on this device, is shown, and is sent again; what
+//    was said of other batches goes on.
 
 export type Refused = { outgoing: Outgoing; problem: Problem };
 
@@ -17,6 +19,8 @@ type Outbox = {
   awaySince: number | undefined;
   /** what is shown is what this device kept then, ISO */
   shownFrom: string | undefined;
+  /** things that the server made a mistake with, by the event's id: how often, and what it says of it */
+  failing: Readonly<Record<string, { times: number; problem: Problem }>>;
   forget: (id: string) => void;
 };
 
@@ -25,6 +29,7 @@ export const useOutbox = create<Outbox>((set) => ({
   refused: [],
   awaySince: undefined,
   shownFrom: undefined,
+  failing: {},
   forget: (id) => set((s) => ({ refused: s.refused.filter((r) => r.outgoing.event.id !== id) })),
 }));
 
@@ -38,9 +43,15 @@ export const noteAway = (shownFrom?: string): void =>
   set((s) => ({ awaySince: s.awaySince ?? Date.now(), shownFrom: shownFrom ?? s.shownFrom }));
 
 /** How a sent thing fared: stored, waiting on this device, or refused. */
-export type Outcome = { kind: 'stored'; view: BatchView } | { kind: 'waiting' } | { kind: 'refused'; problem: Problem };
+export type Outcome =
+  | { kind: 'stored'; view: BatchView }
+  /** `failed`: the server is there, and made a mistake */
+  | { kind: 'waiting'; failed?: Problem }
+  | { kind: 'refused'; problem: Problem };
 
 const RETRY_MS = 3000;
+/** What fails again and again is tried less and less often, up to this. */
+const LONGEST_RETRY_MS = 60_000;
 let running: Promise<void> | undefined;
 let retry: ReturnType<typeof setTimeout> | undefined;
 const outcomes = new Map<string, Outcome>();
@@ -66,8 +77,14 @@ export async function sendOut(batchId: string, event: Outgoing['event']): Promis
 /** Takes something back that has not gone out. */
 export async function withdraw(outgoing: Outgoing): Promise<void> {
   await takeOut(outgoing.n);
-  set((s) => ({ queue: s.queue.filter((o) => o.n !== outgoing.n) }));
+  set((s) => ({
+    queue: s.queue.filter((o) => o.n !== outgoing.n),
+    failing: withoutKey(s.failing, outgoing.event.id),
+  }));
 }
+
+const withoutKey = <V>(all: Readonly<Record<string, V>>, key: string): Record<string, V> =>
+  Object.fromEntries(Object.entries(all).filter(([k]) => k !== key));
 
 /** Reads what waited on this device when the page was last open, and sends it. */
 export async function resume(): Promise<void> {
@@ -96,22 +113,38 @@ export async function flush(): Promise<void> {
 }
 
 async function sendAll(): Promise<void> {
-  for (let next = get().queue[0]; next; next = get().queue[0]) {
-    const outcome = await sendOne(next);
+  // A batch keeps its order: after one thing of it that failed nothing of it goes out in this round.
+  const held = new Set<string>();
+  const next = (): Outgoing | undefined => get().queue.find((o) => !held.has(o.batchId));
+  for (let one = next(); one; one = next()) {
+    const outcome = await sendOne(one);
+    const { n, batchId, event } = one;
+    if (outcome.kind === 'waiting' && outcome.failed) {
+      held.add(batchId);
+      outcomes.set(event.id, outcome);
+      const { failed: problem } = outcome;
+      set((s) => ({
+        queue: s.queue.map((o) => (o.batchId === batchId ? { ...o, waits: true } : o)),
+        failing: { ...s.failing, [event.id]: { times: (s.failing[event.id]?.times ?? 0) + 1, problem } },
+      }));
+      continue;
+    }
     if (outcome.kind === 'waiting') {
       set((s) => ({ queue: s.queue.map((o) => ({ ...o, waits: true })) }));
-      return again();
+      return again(RETRY_MS);
     }
-    await takeOut(next.n);
-    const { n } = next;
-    outcomes.set(next.event.id, outcome);
-    set((s) => ({ queue: s.queue.filter((o) => o.n !== n) }));
+    await takeOut(n);
+    outcomes.set(event.id, outcome);
+    set((s) => ({ queue: s.queue.filter((o) => o.n !== n), failing: withoutKey(s.failing, event.id) }));
     if (outcome.kind === 'refused') {
-      const refused: Refused = { outgoing: next, problem: outcome.problem };
+      const refused: Refused = { outgoing: one, problem: outcome.problem };
       set((s) => ({ refused: [...s.refused, refused] }));
     } else if (outcome.kind === 'stored') for (const listener of listeners) listener(outcome.view);
   }
+  if (held.size > 0) again(waitAfter(Math.max(...Object.values(get().failing).map((x) => x.times))));
 }
+
+const waitAfter = (times: number): number => Math.min(LONGEST_RETRY_MS, RETRY_MS * 2 ** (times - 1));
 
 async function sendOne({ batchId, event }: Outgoing): Promise<Outcome> {
   try {
@@ -124,18 +157,20 @@ async function sendOne({ batchId, event }: Outgoing): Promise<Outcome> {
       noteAway();
       return { kind: 'waiting' };
     }
-    return { kind: 'refused', problem: error.problem };
+    return error.problem.status >= 500
+      ? { kind: 'waiting', failed: error.problem }
+      : { kind: 'refused', problem: error.problem };
   }
 }
 
-function again(): void {
+function again(inMs: number): void {
   clearTimeout(retry);
-  retry = setTimeout(() => void flush(), RETRY_MS);
+  retry = setTimeout(() => void flush(), inMs);
 }
 
 /** For tests: nothing waits, nothing was refused. */
 export function emptyOutbox(): void {
   clearTimeout(retry);
   outcomes.clear();
-  set({ queue: [], refused: [], awaySince: undefined, shownFrom: undefined });
+  set({ queue: [], refused: [], awaySince: undefined, shownFrom: undefined, failing: {} });
 }
