@@ -53,6 +53,14 @@ describe('checking a start and an event', () => {
       }),
     ).toMatchObject({ ok: true });
   });
+  it.each(['2026-07-05T09:00+02', '2026-13-01T09:00:00Z', 'noon'])(
+    'refuses %s, which is no moment to a program',
+    (at) =>
+      expect(faults(check(startBatchSchema, { ...start, at }))).toEqual([
+        `at: a day or moment, got ${JSON.stringify(at)}`,
+      ]),
+  );
+
   it('refuses what is no object, no id, no time', () => {
     expect(faults(check(startBatchSchema, 'hello'))).toEqual(['body: an object, got "hello"']);
     expect(faults(check(startBatchSchema, { ...start, id: '7', at: 'noon' }))).toEqual([

@@ -72,6 +72,7 @@ const way = Joi.object({
   headroom: Joi.number().min(0.02).max(0.6),
   restHours: Joi.number().min(0).max(720),
   unsure: Joi.object({ amounts: number(0.001, 1), water: number(0.001, 1) }),
+  asMeasured: Joi.object({ steam: number(0, 20), held: number(0, 5) }),
 });
 const source = Joi.alternatives(
   Joi.object({ kind: Joi.valid('brew').required(), brewId: id }),

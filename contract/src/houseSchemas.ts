@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { moment } from './moment';
 import { AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE } from '@steepsis/core';
 
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max);
@@ -57,7 +58,7 @@ export const kitchenSchema = Joi.object({
 
 const lot = Joi.object({
   id: slug,
-  got: Joi.string().isoDate().required(),
+  got: moment().required(),
   from: words(120).allow('').required(),
   leftG: number(0, 100_000).required(),
   potency: number(POTENCY_RANGE.min, POTENCY_RANGE.max).required(),

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { moment } from './moment';
 import { INSTRUMENT_KINDS, MISBEHAVIOURS } from '@steepsis/core';
 
 // The protocol of instruments: docs/instruments.md says it in words.
@@ -31,7 +32,7 @@ export const readingsSchema = Joi.object({
   readings: Joi.array()
     .items(
       Joi.object({
-        at: Joi.string().isoDate().required(),
+        at: moment().required(),
         value: Joi.number().min(-100_000).max(100_000).required(),
       }),
     )

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { moment } from './moment';
 import {
   AUDIENCE_FLAGS,
   botanicals,
@@ -15,7 +16,7 @@ const ranged = ({ min, max }: { min: number; max: number }): Joi.NumberSchema =>
 const id = Joi.string()
   .guid({ version: ['uuidv4', 'uuidv7'] })
   .required();
-const at = Joi.string().isoDate().required();
+const at = moment().required();
 const words = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max).required();
 const key = Joi.string().max(80).required();
 const sweetener = Joi.valid(...Object.keys(SWEETENERS)).required();

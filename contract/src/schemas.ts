@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { moment } from './moment';
 import {
   ACID_RANGE,
   AUDIENCE_FLAGS,
@@ -22,12 +23,12 @@ const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
 const id = Joi.string()
   .guid({ version: ['uuidv4', 'uuidv7'] })
   .required();
-const at = Joi.string().isoDate().required();
+const at = moment().required();
 const ml = (max: number): Joi.NumberSchema => Joi.number().min(0).max(max).required();
 
 /** Days on which things were confirmed, each by its name. */
 const datesOf = (names: readonly string[]): Joi.ObjectSchema =>
-  Joi.object(Object.fromEntries(names.map((n) => [n, Joi.string().isoDate()])));
+  Joi.object(Object.fromEntries(names.map((n) => [n, moment()])));
 
 const provenanceSchema = Joi.object({
   source: Joi.valid(...SOURCES),
@@ -57,7 +58,7 @@ export const targetSchema = Joi.object({
     .required(),
   provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
   confirmedOn: datesOf(PLAN_CONFIRMATIONS),
-  readyBy: Joi.string().isoDate(),
+  readyBy: moment(),
   second: Joi.object({
     name: Joi.string().trim().min(1).max(80).required(),
     litres: ranged(SECOND_RANGES.litres),
@@ -187,5 +188,5 @@ export const listBatchesSchema = Joi.object({
   phase: Joi.valid('running', 'strained', 'measured', 'put-away', 'discarded'),
   drinkId: Joi.string().max(80),
   limit: Joi.number().integer().min(1).max(200).default(50),
-  before: Joi.string().isoDate(),
+  before: moment(),
 });

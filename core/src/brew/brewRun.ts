@@ -216,7 +216,8 @@ function nothingDone(setup: BrewSetup, startMin: number, tempC: number): Finishe
 const portionToMl = (l: Liquid, ml: number): Liquid => portionOf(l, ml / volumeMl(l));
 
 /** Where the pulp is poured with the drink, nothing is left behind in it. */
-export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number => (way.keepPulp ? 0 : factors.held);
+export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number =>
+  way.keepPulp ? 0 : factors.held * (way.asMeasured?.held ?? 1);
 
 const finishedLedger = (strained: WaterLedger, { rinsedMl, sweetenedMl, reducedMl }: Finished): WaterLedger => ({
   ...strained,

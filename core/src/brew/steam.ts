@@ -24,7 +24,7 @@ export const boilingOffGPerMin = (vessel: Vessel, kitchen: Kitchen): number =>
 export function steamClock(
   history: TemperatureHistory,
   stages: readonly StageTime[],
-  { vessel, kitchen }: BrewSetup,
+  { vessel, kitchen, way }: BrewSetup,
   factors: BrewFactors,
 ): (atMin: number) => number {
   const surfaceM2 = openingM2(vessel);
@@ -51,6 +51,7 @@ export function steamClock(
   const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
   return (atMin) =>
     factors.steam *
+    (way.asMeasured?.steam ?? 1) *
     hot.reduce(
       (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.lid, s.startMin, atMin) : 0),
       0,

@@ -104,6 +104,8 @@ export type BrewWay = {
   restHours?: number;
   /** how unsure its amounts and its water are, one standard deviation on the log scale; as a scale and a jug give them if left out */
   unsure?: { amounts: number; water: number };
+  /** what was measured of a making of it against the model: times as much steam, times as much held by its plants */
+  asMeasured?: { steam: number; held: number };
 };
 
 export type Brew = { id: string; name: string; ways: readonly BrewWay[] };

@@ -183,6 +183,16 @@ describe('another logger’s table', () => {
     const read = readLoggerTable([[text, '20']], { ...columns, format }, 'probe');
     expect(read.readings).toEqual([{ atMs, value: 20 }]);
   });
+  it.each([
+    ['seconds-since-1970', '1e308'],
+    ['milliseconds-since-1970', '9e99'],
+    ['minutes-from-start', '1e300'],
+    ['seconds-from-start', '1e305'],
+  ] as const)('tells a moment that no calendar has, %s of %s', (format, text) => {
+    const read = readLoggerTable([[text, '20']], { ...columns, format }, 'probe');
+    expect(read.readings).toEqual([]);
+    expect(read.faults).toHaveLength(1);
+  });
   it('turns Fahrenheit into Celsius', () =>
     expect(
       readLoggerTable([['0', '212']], { ...columns, format: 'seconds-from-start', fahrenheit: true }, 'probe')

@@ -32,7 +32,7 @@ export function readLoggerTable(
     if (row.every((cell) => cell.trim() === '')) return;
     const fault = (text: string | undefined, accepted: string): void =>
       void faults.push({ line: firstLine + i, text: (text ?? '').slice(0, 60), accepted });
-    const atMs = momentOf(row[time] ?? '', format, startMs);
+    const atMs = plausible(momentOf(row[time] ?? '', format, startMs));
     const raw = numberOf(row[value] ?? '');
     if (atMs === undefined) return fault(row[time], TIME_WORDS[format]);
     if (raw === undefined) return fault(row[value], `a number of ${unit}`);
@@ -50,6 +50,11 @@ const TIME_WORDS: Record<TimeFormat, string> = {
   'seconds-from-start': 'seconds from the start, 0 or more',
   'minutes-from-start': 'minutes from the start, 0 or more',
 };
+
+/** A figure may be finite and its moment none that a calendar has. */
+const plausible = (ms: number | undefined): number | undefined =>
+  ms !== undefined && Number.isFinite(ms) && ms >= MOMENTS.fromMs && ms < MOMENTS.toMs ? ms : undefined;
+const MOMENTS = { fromMs: 0, toMs: Date.UTC(2200, 0, 1) } as const;
 
 function momentOf(text: string, format: TimeFormat, startMs: number): number | undefined {
   if (format === 'date-time') {

@@ -1,4 +1,10 @@
-import type { BrewIngredient, BrewWay, Drink, Lid, Stage } from '../drink/drink';
+import { followBrew } from '../brew/brewRun';
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import { untilStrained, type BrewIngredient, type BrewWay, type Drink, type Lid, type Stage } from '../drink/drink';
+import { volumeMl, type Liquid } from '../liquid/liquid';
+import { writtenTarget } from '../plan/houseStandard';
+import { smallestVesselFor } from '../plan/vesselChoice';
+import { NO_OWN_PLANTS } from '../reference/plants';
 import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { botanicalBySlug } from '../reference/botanicals';
@@ -110,9 +116,8 @@ export function recipeFromUsual(record: UsualRecord, id: string): UsualRecipe {
   const plants = record.plants.map((p) => ingredientOf(p, record, stages));
   const waterMl = Math.round(waterMlOf(record));
   const outMl = outMlOf(record);
-  const jugMl = Math.max(record.jugMl ?? outMl, outMl);
   const { sugar } = record;
-  const way: BrewWay = {
+  const asTold: BrewWay = {
     id: 'as-usual',
     name: 'as it is usually made',
     shortName: 'As usual',
@@ -138,6 +143,10 @@ export function recipeFromUsual(record: UsualRecord, id: string): UsualRecipe {
     liquorRatio: ratioOf(record, waterMl),
     unsure: { amounts: amountsSigma(record), water: waterSigmaMl(record) / waterMl },
   };
+  const way: BrewWay = { ...asTold, ...asMeasured(asTold, outMl) };
+  // With nothing added to it the jug is what came out, sweetened.
+  const brewedMl = Math.ceil(volumeMl(followed(way)));
+  const jugMl = Math.max(Math.round(record.jugMl ?? 0), brewedMl);
   const drink: Drink = {
     v: 2,
     id,
@@ -149,20 +158,57 @@ export function recipeFromUsual(record: UsualRecord, id: string): UsualRecipe {
       { id: 'water', name: 'Cold water', from: { kind: 'water', water: 'still' }, book: 'rest', at: 'jug' },
     ],
     serve: { glassMl: record.glassMl, iceG: record.iced ? Math.round(record.glassMl * 0.35) : 0, rightAtMin: 5 },
-    book: { wayId: way.id, jugMl: Math.round(jugMl), iced: record.iced },
+    book: { wayId: way.id, jugMl, iced: record.iced },
     defaults: {
-      litres: Math.max(0.2, Math.round(jugMl / 100) / 10),
+      litres: Math.max(0.2, jugMl / 1000),
       glassMl: record.glassMl,
       iced: record.iced,
       strengthX: 1,
-      sugarGPerL: sugar ? Math.min(250, Math.round((sugar.grams / jugMl) * 1000)) : 0,
+      sugarGPerL: 0,
       wayId: way.id,
-      steepMin: Math.max(1, Math.round(mainMinutes(stages))),
+      steepMin: 1,
       audience: [],
     },
     note: 'Written down from one making as usual; every figure has the spread it was found with.',
   };
-  return { drink, found: foundOf(record, stages, waterMl) };
+  // What it aims at is what it was: its own jug, glass and sweetness, run forward.
+  return { drink: { ...drink, defaults: writtenTarget(drink) }, found: foundOf(record, stages, waterMl) };
+}
+
+const followed = (way: BrewWay): Liquid => {
+  const { vessels } = DEFAULT_KITCHEN;
+  const vessel = smallestVesselFor(vessels, way, 1) ?? vessels.reduce((a, b) => (b.capacityMl > a.capacityMl ? b : a));
+  return followBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS }).concentrate;
+};
+
+/** How far steam and what the plants hold are looked for, times the model's. */
+const MOST_STEAM = 20;
+const MOST_HELD = 5;
+
+/**
+ * What was measured goes before the model: so much steam, and where steam alone does not explain it so much held by the plants, that
+ * just what came out comes out. A burner turned low simmers an hour where the model's would have boiled the pot dry.
+ */
+function asMeasured(way: BrewWay, outMl: number): Pick<BrewWay, 'asMeasured'> {
+  const bare = { ...way, stages: untilStrained(way) };
+  const comesTo = (steam: number, held: number): number => volumeMl(followed({ ...bare, asMeasured: { steam, held } }));
+  const found = (of: (x: number) => number, most: number): number => {
+    // More of either leaves less in the jug.
+    if (of(most) >= outMl) return most;
+    if (of(0) <= outMl) return 0;
+    let [lo, hi] = [0, most];
+    for (let i = 0; i < 40; i++) {
+      const middle = (lo + hi) / 2;
+      if (of(middle) > outMl) lo = middle;
+      else hi = middle;
+    }
+    return lo;
+  };
+  if (Math.abs(comesTo(1, 1) - outMl) < JUG_SIGMA_ML) return {};
+  const steams = comesTo(0, 1) - comesTo(1, 1) > 1;
+  const steam = steams ? found((x) => comesTo(x, 1), MOST_STEAM) : 1;
+  const held = Math.abs(comesTo(steam, 1) - outMl) < 1 ? 1 : found((x) => comesTo(steam, x), MOST_HELD);
+  return { asMeasured: { steam, held } };
 }
 
 type TimedStage = { stage: Stage; fromMs: number; toMs: number };
@@ -245,11 +291,6 @@ const tenth = (minutes: number): number => Math.round(minutes * 10) / 10;
 const firstIn = (taps: UsualRecord['taps']): number | undefined => {
   const first = taps.find((t) => t.tap === 'in');
   return first && Date.parse(first.at);
-};
-
-const mainMinutes = (stages: readonly TimedStage[]): number => {
-  const main = stages.find((s) => s.stage.kind === 'steep') ?? stages.find((s) => s.stage.kind === 'hold');
-  return main && 'minutes' in main.stage ? main.stage.minutes : 1;
 };
 
 function ingredientOf(plant: UsualPlant, { taps }: UsualRecord, stages: readonly TimedStage[]): BrewIngredient {

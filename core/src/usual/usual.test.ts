@@ -120,4 +120,47 @@ describe('make it as usual', () => {
     ).toEqual(['amount']);
     expect(() => recipeFromUsual(empty, 'x')).toThrow('name must be told before a recipe is written');
   });
+
+  it('takes what was measured before the model: a pot that simmers open for an hour at a low heat', () => {
+    const simmered: UsualRecord = {
+      ...MAKING,
+      name: 'Bark, an hour',
+      plants: [{ id: 'rooibos', plant: 'rooibos_cut', amount: { by: 'scale', beforeG: 100, afterG: 60 } }],
+      water: { by: 'jug', ml: 1500 },
+      out: { by: 'jug', ml: 900 },
+      jugMl: undefined,
+      sugar: undefined,
+      taps: [
+        { at: minute(0), tap: 'heat-on' },
+        { at: minute(0.5), tap: 'in', plantId: 'rooibos' },
+        { at: minute(1), tap: 'lid-off' },
+        { at: minute(9), tap: 'boils' },
+        { at: minute(69), tap: 'strained' },
+      ],
+    };
+    const written = recipeFromUsual(simmered, 'bark');
+    requireDrink(written.drink);
+    const plan = planDrink(written.drink, written.drink.defaults, DEFAULT_KITCHEN);
+    expect(plan.kind).toBe('plan');
+    if (plan.kind !== 'plan') return;
+    const [brew] = plan.plan.brews;
+    expect(brew.figures.volumeMl / brew.waterMl).toBeCloseTo(900 / 1500, 1);
+  });
+
+  it.each([700, 1000, 1120, 1250])('comes to what came out, %d ml, whatever the model would have made of it', (ml) => {
+    const { drink: told } = recipeFromUsual(
+      { ...MAKING, sugar: undefined, out: { by: 'jug', ml }, jugMl: undefined },
+      'x',
+    );
+    requireDrink(told);
+    expect(Math.abs(told.book.jugMl - ml)).toBeLessThan(12);
+  });
+
+  it('can be written when nothing was added to the jug, sweetened or not', () => {
+    for (const sugar of [undefined, { sweetener: 'white_sugar', grams: 180 }]) {
+      const { drink: bare } = recipeFromUsual({ ...MAKING, jugMl: undefined, sugar }, 'bare');
+      expect(() => requireDrink(bare)).not.toThrow();
+      expect(planDrink(bare, bare.defaults, DEFAULT_KITCHEN)).toMatchObject({ kind: 'plan' });
+    }
+  });
 });

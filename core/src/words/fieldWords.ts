@@ -142,6 +142,8 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   coolings: 'number of coolings it was timed by',
   steam: 'steam',
   steamG: 'steam|g',
+  held: 'what the plants hold',
+  asMeasured: 'what was measured of a making',
   evaporatedG: 'steam|g',
   evaporatedShare: 'share that steams off',
   aboveCm: 'room above it|cm',

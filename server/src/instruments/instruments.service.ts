@@ -103,9 +103,11 @@ export class InstrumentsService {
     const latest = this.config.now().getTime() + SLACK_MS;
     const readings = sent.map(({ at, value }) => ({ atMs: Date.parse(at), value }));
     const { min, max, unit } = READING_RANGES[instrument.kind];
-    const wrong = readings.findIndex((r) => r.atMs > latest || r.value < min || r.value > max);
+    // Compared so that what is no number is wrong too.
+    const isLate = (r: Reading): boolean => !(r.atMs <= latest);
+    const wrong = readings.findIndex((r) => isLate(r) || !(r.value >= min && r.value <= max));
     if (wrong >= 0) {
-      const late = readings[wrong]!.atMs > latest;
+      const late = isLate(readings[wrong]!);
       throw invalidInput([
         late
           ? { field: `readings.${wrong}.at`, accepted: 'a time that has come', got: sent[wrong]!.at }

@@ -136,8 +136,8 @@ function PlantRow({ plant: p }: { plant: UsualPlant }): ReactNode {
   const [way, setWay] = useState<Way>(p.amount?.by ?? 'scale');
   const name = plantName(p.plant);
   const { cupG, tbspG } = botanicalBySlug(p.plant);
-  const cups = p.amount?.by === 'measure' && cupG ? p.amount.grams / cupG : 1;
   const unitG = cupG ?? (tbspG ? tbspG * 4 : 10);
+  const cups = p.amount?.by === 'measure' ? p.amount.grams / unitG : 1;
   const setCups = (n: number): void => {
     const grams = n * unitG;
     // A cup of a loose plant is a fifth more or less from one hand to the next.
@@ -165,7 +165,12 @@ function PlantRow({ plant: p }: { plant: UsualPlant }): ReactNode {
             { value: 'scale', label: 'the packet on the scale' },
             { value: 'measure', label: 'by the cup' },
           ]}
-          onValue={setWay}
+          // What is shown is what counts, from the moment it is shown.
+          onValue={(by) => {
+            setWay(by);
+            if (by === 'measure') setCups(1);
+            else setAmount(p.id, { by, beforeG: 0, afterG: 0 });
+          }}
         />
         {way === 'scale' ? (
           <>
