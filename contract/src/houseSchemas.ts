@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { moment } from './moment';
-import { AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE } from '@steepsis/core';
+import { ALTITUDE, AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE } from '@steepsis/core';
 
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max);
 const slug = Joi.string()
@@ -34,7 +34,7 @@ const measures = Joi.object({
 });
 
 export const kitchenSchema = Joi.object({
-  altitudeM: number(-400, 5000).required(),
+  altitudeM: number(ALTITUDE.min, ALTITUDE.max).required(),
   roomC: number(5, 45).required(),
   tapC: number(1, 35).required(),
   fridgeC: number(0, 12).required(),

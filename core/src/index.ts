@@ -4,6 +4,7 @@ export { InputError, withWarnings, type Warned, type Warning } from './quantity/
 export { faultInWords, fieldInWords, inWords, spanInWords } from './words/inWords';
 export { codeIn } from './words/codeIn';
 export { FIELD_WORDS } from './words/fieldWords';
+export { ALTITUDE } from './physics/water';
 export { describeRange, type Range } from './quantity/range';
 export { likelyRange, type Estimate } from './quantity/estimate';
 export {

@@ -13,7 +13,6 @@ export const FUSION_HEAT = 333.55;
 
 export const WATER_TEMPERATURE: Range = { unit: '°C', min: 0, max: 110 };
 export const SATURATION_TEMPERATURE: Range = { unit: '°C', min: 0, max: 150 };
-export const ALTITUDE: Range = { unit: 'm', min: 0, max: 5000 };
 
 /**
  * Density of water at ordinary pressure, kg/m3.
@@ -70,9 +69,11 @@ export function saturationTemperature(pressurePa: number, warn?: WarningSink): n
   return (root - Math.sqrt(root * root - 4 * (N[8] + N[9] * d))) / 2 - ZERO_CELSIUS_K;
 }
 
+export const ALTITUDE: Range = { unit: 'm', min: -430, max: 5000 };
+
 /**
  * Air pressure at an altitude, Pa. Weather moves it by about 2 kPa either way.
- * Range: 0 to 5000 m.
+ * Range: {@link ALTITUDE}, which is also what a kitchen may be told: the lowest dry land is at -430 m.
  * @source ISO 2533 standard atmosphere
  */
 export function airPressure(altitudeM: number, warn?: WarningSink): number {

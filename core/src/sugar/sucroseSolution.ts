@@ -80,13 +80,16 @@ export function sucroseSolubility(tempC: number, warn?: WarningSink): number {
   return 64.447 + 0.08222 * t + 1.6169e-3 * t ** 2 - 1.558e-6 * t ** 3 - 4.63e-8 * t ** 4;
 }
 
+/** Up to here viscosities were measured, °Bx. */
+export const THICKEST_BRIX = 76;
+
 /**
  * Viscosity of a sucrose solution, mPa s. Within 3 % at 20 °C, ±15 % below 10 °C.
  * Range: 0 to 76 °Bx, 0 to 106 °C.
  * @source Mathlouthi & Genotelle 1995, blended below 20 °Bx into Kestin et al. 1978 for water
  */
 export function sucroseViscosity(brix: number, tempC: number, warn?: WarningSink): number {
-  const ds = massFraction('sucroseViscosity', brix, warn, 76) * 100;
+  const ds = massFraction('sucroseViscosity', brix, warn, THICKEST_BRIX) * 100;
   const t = intoRange('sucroseViscosity', 'tempC', tempC, { unit: '°C', min: 0, max: 106 }, warn);
   const towardsWater = (waterViscosity(t) / mathlouthiGenotelle(0, t)) ** Math.max(0, 1 - ds / 20);
   return mathlouthiGenotelle(ds, t) * towardsWater;

@@ -7,6 +7,7 @@ import {
   sucroseDensity,
   sucroseSolubility,
   sucroseViscosity,
+  THICKEST_BRIX,
   sugarGPerL,
 } from './sucroseSolution';
 
@@ -115,9 +116,12 @@ export function addOnlySyrup({
 
 export type Thickness = { mPaS: number; words: string };
 
-/** How thick a syrup is at a temperature, in mPa s and in words. The words are house choices. */
+/**
+ * How thick a syrup is at a temperature, in mPa s and in words. Past the range of viscosities that were measured it is told as at
+ * its end, {@link THICKEST_BRIX}: it is at least as thick as that. The words are house choices.
+ */
 export function thickness(brix: number, tempC: number, warn?: WarningSink): Thickness {
-  const mPaS = sucroseViscosity(brix, tempC, warn);
+  const mPaS = sucroseViscosity(Math.min(brix, THICKEST_BRIX), tempC, warn);
   const word = THICKNESS_WORDS.find(([below]) => mPaS < below);
   return { mPaS, words: word ? word[1] : 'sets hard' };
 }

@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import {
+  ALTITUDE,
   BURNER_KINDS,
   freeId,
   INSTRUMENTS,
@@ -95,11 +96,8 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
       <Panel>
         <p className="text-[1.1rem] leading-[2.1]">
           This kitchen lies at{' '}
-          {figure(
-            'Altitude',
-            kitchen.altitudeM,
-            { unit: 'm', min: -400, max: 5000, step: 50, shown: true },
-            (altitudeM) => change({ altitudeM }),
+          {figure('Altitude', kitchen.altitudeM, { ...ALTITUDE, step: 50, shown: true }, (altitudeM) =>
+            change({ altitudeM }),
           )}
           , is at{' '}
           {figure('Room', kitchen.roomC, { unit: '°C', min: 5, max: 45, step: 1, shown: true }, (roomC) =>
