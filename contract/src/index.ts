@@ -1,3 +1,5 @@
+// What a page shows is held against this by the tests of the interface.
+export { codeIn } from '@steepsis/core';
 export { check, type Checked } from './check';
 export { drinkSchema } from './drinkSchema';
 export { HOUSE_SCHEMAS, type HouseKind } from './houseSchemas';

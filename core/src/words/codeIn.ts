@@ -3,7 +3,7 @@
  * that is no value. A page that is about to show such a text says something plainer instead.
  */
 export function codeIn(text: string): string | undefined {
-  const bare = text.replace(/\b(pH|mL|kWh|kJ|mPa|QR|PDF|CSV)\b/g, '');
+  const bare = text.replace(/\b(pH|mL|kWh|kJ|mPa|QR|PDF|CSV)\b|\S+\.(csv|ics|json|md|pdf|png|txt)\b/g, '');
   return PATTERNS.map((p) => p.exec(bare)?.[0]).find((found) => found !== undefined);
 }
 

@@ -29,6 +29,7 @@ describe('a word of the code', () => {
     'pH 3.2 by strip, 1.5 L at 45 °Bx',
     'Up to 200 ml. Nothing else.',
     'It takes 1.4 kWh.',
+    'The rules lie in docs/instruments.md, the log is log.csv.',
     'KEEP-01: past its day.',
   ])('is not found in %j', plain);
 });

@@ -2,14 +2,15 @@ import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import {
   benchFigures,
-  JUG,
   colourIn,
+  faultInWords,
+  JUG,
   keepingOfJug,
   shelfItemsOf,
+  SIGNS,
   type Batch,
   type FreeJug,
   type Liquid,
-  SIGNS,
   type ShelfItem,
   type Sign,
 } from '@steepsis/core';
@@ -38,8 +39,16 @@ export function Component(): ReactNode {
     .flatMap(({ batch, value }) => (value ?? []).map((item) => ({ batch, item })))
     .sort((a, b) => a.item.useBy.localeCompare(b.item.useBy));
   // A batch or jug that cannot be worked out keeps its place on the shelf, with the reason.
-  const faulty = read.flatMap(({ batch, reason }) => (reason === undefined ? [] : [{ batch, reason }]));
-  const unread = [...shelf.data.unread, ...(jugs.data?.unread ?? [])];
+  const faulty = read.flatMap(({ batch, value, reason }) => {
+    if (reason !== undefined) return [{ batch, reason }];
+    // Its mix or its bottling is among what could not be worked out, so that nothing of it seems to stand here.
+    const lost = batch.unworked[0];
+    return lost && value.length === 0 ? [{ batch, reason: faultInWords(lost.why) }] : [];
+  });
+  const unread = [
+    ...shelf.data.unread.map((x) => ({ ...x, of: 'A batch on the shelf', to: `/steep/${x.id}` })),
+    ...(jugs.data?.unread ?? []).map((x) => ({ ...x, of: 'A jug on the shelf', to: `/mix/jug/${x.id}` })),
+  ];
   const count = items.length + poured.length + faulty.length + unread.length;
   return (
     <Page title="Keep" note={count > 0 ? 'What to use first stands first.' : undefined}>
@@ -81,8 +90,14 @@ export function Component(): ReactNode {
               <PouredTogether jug={jug} now={now} />
             </Alone>
           ))}
-          {unread.map(({ id, error }) => (
-            <FaultCard key={id} inList of="Something on the shelf" reason={reasonOf(error)} />
+          {unread.map(({ id, error, of, to }) => (
+            <FaultCard
+              key={id}
+              inList
+              of={of}
+              reason={reasonOf(error)}
+              ways={<LinkButton to={to}>To its page</LinkButton>}
+            />
           ))}
         </ul>
       )}

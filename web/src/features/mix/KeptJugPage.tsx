@@ -16,6 +16,7 @@ import {
 import { useNow } from '@/shared/api/clock';
 import { useHouse, useJug, useSayJug, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { Alone } from '@/shared/ui/Alone';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
@@ -33,11 +34,58 @@ import { usePourables } from './usePourables';
 export function Component(): ReactNode {
   const { jugId = '' } = useParams();
   const [jug, house] = [useJug(jugId), useHouse()];
-  if (jug.isError) return <Failed error={jug.error} retry={() => void jug.refetch()} />;
+  if (jug.isError)
+    return (
+      <Failed
+        error={jug.error}
+        of="this jug"
+        retry={() => void jug.refetch()}
+        ways={
+          <>
+            <LinkButton to="/keep">The shelf</LinkButton>
+            <LinkButton to="/mix/jug">Another jug</LinkButton>
+          </>
+        }
+      />
+    );
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   if (jug.isPending || house.isPending) return <Loading what="the jug" />;
-  return <KeptJugPage key={jugId} jug={jug.data} house={house.data} />;
+  const { name, events } = jug.data;
+  return (
+    <Alone
+      of={name}
+      at={`${jugId} ${events.length}`}
+      frame={(card) => <Page title={name}>{card}</Page>}
+      ways={<JugWays jug={jug.data} />}
+    >
+      <KeptJugPage key={jugId} jug={jug.data} house={house.data} />
+    </Alone>
+  );
 }
+
+/** What can be done about any jug, whatever is in it. */
+function JugWays({ jug }: { jug: FreeJug }): ReactNode {
+  const say = useSayJug(jug.id);
+  return (
+    <>
+      <LastUndo jug={jug} onUndo={(eventId) => say.mutate({ type: 'undone', eventId })} pending={say.isPending} />
+      <ThrowAway say={say} />
+      <LinkButton to="/keep">The shelf</LinkButton>
+      <Refusal error={say.error} />
+    </>
+  );
+}
+
+const ThrowAway = ({ say }: { say: ReturnType<typeof useSayJug> }): ReactNode => (
+  <Ask
+    trigger={<Button kind="quiet">Throw it away</Button>}
+    title="Throw it away?"
+    yes="Throw it away"
+    onYes={() => say.mutate({ type: 'discarded', why: 'thrown away' })}
+  >
+    <p>This empties the jug. It can be undone here.</p>
+  </Ask>
+);
 
 export const thinningOf = ({ iced, glassMl }: Pick<FreeJug, 'iced' | 'glassMl'>, kitchen: Kitchen): number =>
   iced
@@ -199,14 +247,7 @@ function JugFacts({
               { unit: 'ml', min: 1, max: left, step: 10, shown: true },
               setGlass,
             )}
-            <Ask
-              trigger={<Button kind="quiet">Throw it away</Button>}
-              title="Throw it away?"
-              yes="Throw it away"
-              onYes={() => say.mutate({ type: 'discarded', why: 'thrown away' })}
-            >
-              <p>This empties the jug. It can be undone here.</p>
-            </Ask>
+            <ThrowAway say={say} />
           </div>
         </div>
       </div>

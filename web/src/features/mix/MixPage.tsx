@@ -47,7 +47,15 @@ export function Component(): ReactNode {
   const { batchId = '' } = useParams();
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the mix" />;
-  if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
+  if (batch.isError)
+    return (
+      <Failed
+        error={batch.error}
+        of="this batch"
+        retry={() => void batch.refetch()}
+        ways={<LinkButton to="/keep">The shelf</LinkButton>}
+      />
+    );
   return (
     <BatchPage batch={batch.data}>
       {batch.data.phase === 'measured' ? <MixPage key={batchId} batch={batch.data} /> : <NotNow batch={batch.data} />}

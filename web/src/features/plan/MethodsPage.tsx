@@ -15,24 +15,24 @@ import {
   type WayColumn,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { useDrink, useHouse, useSaveDrink, useVersions, type House } from '@/shared/api/queries';
+import { useSaveDrink, useVersions, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { DoseLadder } from '@/shared/plan/DoseLadder';
+import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
-import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { useTarget } from './planSetup';
 import { useTargets } from './targetStore';
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
-  const drink = useDrink(drinkId);
-  const house = useHouse();
-  if (drink.isPending || house.isPending) return <Loading what="the methods" />;
-  if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
-  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  return <Methods key={drinkId} view={drink.data} house={house.data} />;
+  return (
+    <DrinkPage key={drinkId} id={drinkId} what="the methods" page="plan">
+      {(view, house) => <Methods view={view} house={house} />}
+    </DrinkPage>
+  );
 }
 
 const MOST_COLUMNS = 4;

@@ -15,13 +15,13 @@ import {
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import { serverNow } from '@/shared/api/clock';
-import { useDrink, useHouse, useSaveDrink, useStartBatch, type House } from '@/shared/api/queries';
+import { useSaveDrink, useStartBatch, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
 import { Cautions } from '@/shared/ui/Cautions';
 import type { FieldFault } from '@/shared/ui/InlineNumber';
-import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BackwardsPanel } from './BackwardsPanel';
 import { GlassPanel } from './GlassPanel';
@@ -31,6 +31,7 @@ import { useNearest, useWaysOut, type Impossible } from './usePlanWorker';
 import { OfferedChange } from './OfferedChange';
 import { TargetSentence } from './TargetSentence';
 import { usePullView, useTargets } from './targetStore';
+import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { VesselLine } from '@/shared/plan/VesselLine';
 import { WhereFrom } from './WhereFrom';
 import { WaterAndCooling } from '@/shared/plan/WaterAndCooling';
@@ -40,12 +41,11 @@ const SteepMapChart = lazy(() => import('./SteepMapChart'));
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
-  const drink = useDrink(drinkId);
-  const house = useHouse();
-  if (drink.isPending || house.isPending) return <Loading what="the drink" />;
-  if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
-  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  return <PlanPage key={drinkId} view={drink.data} house={house.data} />;
+  return (
+    <DrinkPage key={drinkId} id={drinkId} what="the drink" page="plan">
+      {(view, house) => <PlanPage view={view} house={house} />}
+    </DrinkPage>
+  );
 }
 
 const NOTHING_READ: ReadonlySet<string> = new Set();

@@ -3,21 +3,21 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { costOf, shoppingList, type Plan, type ShoppingLine } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { useDrink, useHouse, type House } from '@/shared/api/queries';
+import type { House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { Button, LinkButton } from '@/shared/ui/Button';
-import { Failed, Loading, Page } from '@/shared/ui/Page';
+import { Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { usePlan, useTarget } from './planSetup';
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
-  const drink = useDrink(drinkId);
-  const house = useHouse();
-  if (drink.isPending || house.isPending) return <Loading what="the list" />;
-  if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
-  if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  return <ShoppingList view={drink.data} house={house.data} />;
+  return (
+    <DrinkPage key={drinkId} id={drinkId} what="the list" page="plan">
+      {(view, house) => <ShoppingList view={view} house={house} />}
+    </DrinkPage>
+  );
 }
 
 /** What is missing for a plan, in the units it is sold in, and what is picked. */

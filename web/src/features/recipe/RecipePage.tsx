@@ -3,8 +3,9 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { explain, factsOfPlan, findingsOf, type BrewWay, type Drink } from '@steepsis/core';
 import { ProblemError } from '@/shared/api/client';
-import { useDrink, useDrinks, useHouse, useSaveDrink, type House } from '@/shared/api/queries';
+import { useDrinks, useHouse, useSaveDrink, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { VesselLine } from '@/shared/plan/VesselLine';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
@@ -21,22 +22,20 @@ import { ServePanel } from './ServePanel';
 
 export function Component(): ReactNode {
   const { drinkId: id = '' } = useParams();
+  if (id === NEW) return <NewRecipe />;
+  return (
+    <DrinkPage key={id} id={id} what="the drink" page="recipe">
+      {(view, house) => <Recipe draftKey={id} kept={view.drink} house={house} />}
+    </DrinkPage>
+  );
+}
+
+function NewRecipe(): ReactNode {
+  const start = useMemo(() => blankDrink(), []);
   const house = useHouse();
   if (house.isPending) return <Loading what="the kitchen" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  return id === NEW ? <NewRecipe house={house.data} /> : <KeptRecipe key={id} id={id} house={house.data} />;
-}
-
-function NewRecipe({ house }: { house: House }): ReactNode {
-  const start = useMemo(() => blankDrink(), []);
-  return <Recipe draftKey={NEW} kept={start} house={house} isNew />;
-}
-
-function KeptRecipe({ id, house }: { id: string; house: House }): ReactNode {
-  const drink = useDrink(id);
-  if (drink.isPending) return <Loading what="the drink" />;
-  if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
-  return <Recipe draftKey={id} kept={drink.data.drink} house={house} />;
+  return <Recipe draftKey={NEW} kept={start} house={house.data} isNew />;
 }
 
 function Recipe({

@@ -26,7 +26,15 @@ export function Component(): ReactNode {
   const { batchId = '' } = useParams();
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the pot" />;
-  if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
+  if (batch.isError)
+    return (
+      <Failed
+        error={batch.error}
+        of="this batch"
+        retry={() => void batch.refetch()}
+        ways={<LinkButton to="/steep">All pots</LinkButton>}
+      />
+    );
   return (
     <BatchPage batch={batch.data}>
       <SteepPage batch={batch.data} />

@@ -15,7 +15,15 @@ export function Component(): ReactNode {
   const { batchId = '' } = useParams();
   const batch = useBatch(batchId);
   if (batch.isPending) return <Loading what="the batch" />;
-  if (batch.isError) return <Failed error={batch.error} retry={() => void batch.refetch()} />;
+  if (batch.isError)
+    return (
+      <Failed
+        error={batch.error}
+        of="this batch"
+        retry={() => void batch.refetch()}
+        ways={<LinkButton to="/keep">The shelf</LinkButton>}
+      />
+    );
   return (
     <BatchPage batch={batch.data}>
       <TastePage key={batchId} batch={batch.data} />

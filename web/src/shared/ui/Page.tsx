@@ -41,13 +41,22 @@ export function Loading({ what }: { what: string }): ReactNode {
   );
 }
 
-/** What went wrong, what was kept, and the way on. */
-export function Failed({ error, retry }: { error: unknown; retry?: () => void }): ReactNode {
+/** What went wrong, what was kept, and the ways on. `of` is the thing whose fault it then is: "this jug". */
+export function Failed({
+  error,
+  of = 'this page',
+  retry,
+  ways,
+}: {
+  error: unknown;
+  of?: string;
+  retry?: () => void;
+  ways?: ReactNode;
+}): ReactNode {
+  const title = of === 'this page' ? 'This page could not be shown' : `What ${of} holds cannot be worked out`;
   return (
     <main id="main" className="mx-auto max-w-[1280px] px-6 py-10">
-      <h1 className="text-2xl">
-        {error instanceof ProblemError ? error.problem.title : 'This page could not be shown'}
-      </h1>
+      <h1 className="text-2xl">{error instanceof ProblemError ? error.problem.title : title}</h1>
       <p className="mt-2 max-w-prose">{reasonOf(error)}</p>
       <div className="mt-4 flex flex-wrap gap-3">
         {retry && (
@@ -55,6 +64,7 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
             Try again
           </Button>
         )}
+        {ways}
         <LinkButton to="/">To the bench</LinkButton>
       </div>
     </main>

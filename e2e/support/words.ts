@@ -1,0 +1,1 @@
+export { codeIn } from '@steepsis/contract';
