@@ -3,14 +3,20 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './specs',
   outputDir: './results',
-  workers: 1,
+  // Each file has a server of its own, so two go side by side.
+  workers: 2,
   // A shared machine can stand still for seconds at a time; what passes waits no longer for it.
   timeout: 180_000,
   expect: { timeout: 25_000 },
   reporter: [['list'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_FILE'] ?? 'results/results.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // A trace of every step costs a third of the time: STEEPSIS_TRACE=1 asks for it.
+    trace: process.env['STEEPSIS_TRACE'] ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
+    // A fresh browser would fetch all of the application ahead for every test, and the next page waits behind that on a busy machine.
+    // The tests of the stove without a server let it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       chromiumSandbox: false,

@@ -3,13 +3,14 @@ import { join } from 'node:path';
 import { build } from './build.mjs';
 import { bin, ensureChromium, ROOT, run } from './ensure.mjs';
 
-build();
-const CHROMIUM = ensureChromium();
-run(
-  process.execPath,
-  [bin('@playwright/test/cli.js'), 'test', '-c', 'playwright.config.ts', ...process.argv.slice(2)],
-  {
+export function playwright(args, env = {}) {
+  run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '-c', 'playwright.config.ts', ...args], {
     cwd: join(ROOT, 'e2e'),
-    env: { ...process.env, CHROMIUM },
-  },
-);
+    env: { ...process.env, CHROMIUM: ensureChromium(), ...env },
+  });
+}
+
+if (process.argv[1] === join(ROOT, 'tools', 'e2e.mjs')) {
+  build();
+  playwright(process.argv.slice(2));
+}

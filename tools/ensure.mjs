@@ -1,7 +1,7 @@
 // Makes sure that what a command needs is installed. Imports only Node's own modules, so it runs on a fresh clone.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, realpathSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -34,17 +34,56 @@ export function ensureDependencies() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) fail(`Node 20 or newer is needed; this is ${process.version}.`);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stampText()) return;
+  sayMissingCompiler();
   console.log(
     'Installing packages. The first time this takes some minutes, because the database engine is compiled for this machine.',
   );
-  run('npm', ['ci', '--include=dev', '--ignore-scripts=false', '--no-audit', '--no-fund', '--loglevel=error']);
+  const env = { ...process.env, ...headersBesideNode() };
+  run('npm', ['ci', '--include=dev', '--ignore-scripts=false', '--no-audit', '--no-fund', '--loglevel=error'], { env });
   if (!sqliteLoads()) {
     console.log('Compiling the database engine.');
-    run('npm', ['rebuild', 'sqlite3', '--ignore-scripts=false', '--foreground-scripts']);
-    if (!sqliteLoads()) fail('The database engine could not be compiled. It needs python3, make and g++.');
+    spawnSync('npm', ['rebuild', 'sqlite3', '--ignore-scripts=false', '--foreground-scripts'], {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env,
+    });
+    if (!sqliteLoads())
+      fail(
+        `The database engine could not be compiled. ${missingTools().length > 0 ? missingWords() : 'The lines above say why.'}`,
+      );
   }
   mkdirSync(dirname(STAMP), { recursive: true });
   writeFileSync(STAMP, stampText());
+}
+
+/**
+ * Where Node's headers lie beside it, as packages of systems put them, the database engine is compiled with those: they need not be
+ * fetched, and they are of this very Node.
+ */
+export function headersBesideNode(execPath = process.execPath) {
+  const folder = dirname(dirname(realpathSync(execPath)));
+  return existsSync(join(folder, 'include', 'node', 'node_api.h')) ? { npm_config_nodedir: folder } : {};
+}
+
+const runs = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
+
+/** What compiling needs and this machine has not. */
+function missingTools() {
+  const compiler = process.env.CXX ?? 'g++';
+  return [
+    ['python3', runs(process.env.PYTHON ?? 'python3', '--version')],
+    ['make', runs('make', '--version')],
+    [compiler, runs(compiler, '--version') || (compiler === 'g++' && runs('c++', '--version'))],
+  ].flatMap(([name, there]) => (there ? [] : [name]));
+}
+
+const missingWords = () =>
+  `This machine has no ${missingTools().join(' and no ')}. On Debian: apt-get install python3 make g++`;
+
+/** Said before the compiler's own lines of error, not after them. A machine that gets the engine ready made goes on. */
+function sayMissingCompiler() {
+  if (process.platform !== 'win32' && missingTools().length > 0)
+    console.warn(`The database engine may have to be compiled here. ${missingWords()}`);
 }
 
 const sqliteLoads = () => spawnSync(process.execPath, ['-e', "require('sqlite3')"], { cwd: ROOT }).status === 0;

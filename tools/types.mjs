@@ -1,19 +1,8 @@
 // Type-checks every package, two at a time.
-import { spawn } from 'node:child_process';
-import { bin, ensureDependencies, ROOT } from './ensure.mjs';
+import { bin, ensureDependencies } from './ensure.mjs';
+import { sideBySide } from './sideBySide.mjs';
 
 ensureDependencies();
-const queue = ['web', 'server', 'core', 'contract', 'e2e'];
-let failed = false;
-const next = () =>
-  new Promise((done) => {
-    const name = queue.shift();
-    if (!name) return done();
-    const child = spawn(process.execPath, [bin('typescript/bin/tsc'), '-p', name], { cwd: ROOT, stdio: 'inherit' });
-    child.on('exit', (code) => {
-      failed ||= code !== 0;
-      next().then(done);
-    });
-  });
-await Promise.all([next(), next()]);
-process.exit(failed ? 1 : 0);
+const names = ['web', 'server', 'core', 'contract', 'e2e'];
+const ok = await sideBySide(names.map((name) => ({ args: [bin('typescript/bin/tsc'), '-p', name] })));
+process.exit(ok ? 0 : 1);

@@ -56,6 +56,7 @@ test('a big pot that cools by itself: the plan warns, the ice bath is offered; a
   await cook.expectText('By the model it will take more than 2 hours to fall from 60 to 21 °C');
   await expect(cook.button('Start at the stove')).toBeDisabled();
   await cook.button('Cool it in an ice bath, stirring').click();
+  await cook.button('Keep it in the recipe').click();
   await cook.expectText('cool to 25 °C in an ice bath');
   await expect(page.getByText('By the model it will take more than 2 hours')).toHaveCount(0);
   await cook.startAtStove();

@@ -3,6 +3,9 @@ import { Cook } from '../pages/cook';
 import { complaintsOf } from '../support/complaints';
 import { Server } from '../support/server';
 
+// What opens without the server is kept by the worker that the other specs do without.
+test.use({ serviceWorkers: 'allow' });
+
 const server = new Server();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());

@@ -5,7 +5,8 @@ export function complaintsOf(page: Page): { list: string[]; pause: () => void; r
   const list: string[] = [];
   let listening = true;
   page.on('console', (message) => {
-    if (listening && ['error', 'warning'].includes(message.type())) list.push(message.text());
+    const ours = !message.text().startsWith('Service Worker registration blocked');
+    if (listening && ours && ['error', 'warning'].includes(message.type())) list.push(message.text());
   });
   page.on('pageerror', (error) => list.push(error.message));
   return { list, pause: () => void (listening = false), resume: () => void (listening = true) };

@@ -10,7 +10,8 @@ const MAIN = join(__dirname, '..', '..', 'server', 'dist', 'main.js');
 export class Server {
   readonly folder = mkdtempSync(join(tmpdir(), 'steepsis-e2e-'));
   private child: ChildProcess | undefined;
-  private port = 4400 + Math.floor((process.pid % 500) + 1);
+  // Each of the tests' workers has ports of its own; a port that is taken is not waited for, the server finds the next.
+  private port = 4400 + Number(process.env['TEST_PARALLEL_INDEX'] ?? 0) * 300 + (process.pid % 200);
   url = '';
 
   async start({ demo = false, minutesLater = 0 } = {}): Promise<void> {

@@ -27,6 +27,8 @@ export type Walked = {
   statuses: Readonly<Record<string, Readonly<Record<number, number>>>>;
   /** every answer of 500 or more, and what was asked */
   faults: readonly { action: string; status: number; path: string; body: unknown; detail: unknown }[];
+  /** what was said of what was refused, each once, and how often */
+  refusals: Readonly<Record<string, number>>;
   batchIds: readonly string[];
   jugIds: readonly string[];
   drinkIds: readonly string[];
@@ -45,6 +47,7 @@ type Known = { id: string; atMs: number; view: BatchView | undefined };
 class AnyKitchen {
   private readonly statuses: Record<string, Record<number, number>> = {};
   private readonly faults: Walked['faults'][number][] = [];
+  private readonly refusals: Record<string, number> = {};
   private readonly batches: Known[] = [];
   private readonly jugs: { id: string; atMs: number; view: JugView | undefined }[] = [];
   private drinks: DrinkList['drinks'] = [];
@@ -64,6 +67,7 @@ class AnyKitchen {
     return {
       statuses: this.statuses,
       faults: this.faults,
+      refusals: this.refusals,
       batchIds: this.batches.map((b) => b.id),
       jugIds: this.jugs.map((j) => j.id),
       drinkIds: this.drinks.map((d) => d.id),
@@ -114,8 +118,9 @@ class AnyKitchen {
   private async tell(): Promise<void> {
     const { draw } = this;
     const batch = draw.of(this.batches.slice(-12));
-    batch.atMs = Math.min(Date.now(), batch.atMs + this.pause());
-    const event = this.eventFor(batch);
+    const onward = draw.next() < 0.45;
+    batch.atMs = Math.min(Date.now(), batch.atMs + (onward ? draw.between(1, 20) * 60_000 : this.pause()));
+    const event = onward ? this.onwardFor(batch) : this.eventFor(batch);
     if (!event) return;
     const body = { id: this.uuid(), at: this.at(batch), v: 2, ...event };
     const answer = await this.send(event.type as string, 'POST', `/api/batches/${batch.id}/events`, body);
@@ -135,6 +140,50 @@ class AnyKitchen {
             ? draw.between(30, 700)
             : draw.between(1000, 20_000);
     return min * 60_000;
+  }
+
+  /** What a cook would do next: end the stage, strain, measure, mix, then pour and taste. */
+  private onwardFor(known: Known): Json | undefined {
+    const { draw } = this;
+    const all = known.view?.events ?? [];
+    const undone = new Set(all.map((e) => (e.type === 'undone' ? e.eventId : '')));
+    const events = all.filter((e) => !undone.has(e.id));
+    const started = events.find((e) => e.type === 'started');
+    if (started?.type !== 'started') return undefined;
+    const { plan } = started;
+    const ended = (brewId: string, stageId: string): boolean =>
+      events.some(
+        (e) => (e.type === 'stage-ended' || e.type === 'stage-skipped') && e.brewId === brewId && e.stageId === stageId,
+      );
+    for (const { brewId, way } of plan.brews) {
+      // Straining follows by itself.
+      const stage = way.stages.find((s) => s.kind !== 'strain' && !ended(brewId, s.id));
+      const begun = events.some((e) => 'brewId' in e && e.brewId === brewId);
+      if (stage && !begun && draw.next() < 0.5) return { type: 'brew-started', brewId };
+      if (stage) return { type: 'stage-ended', brewId, stageId: stage.id };
+    }
+    const volumeOf = (brewId: string): number | undefined => {
+      const said = events.filter((e) => e.type === 'measured' && e.what === 'volume' && e.brewId === brewId).at(-1);
+      return said?.type === 'measured' ? said.value : undefined;
+    };
+    const unmeasured = plan.brews.find((b) => volumeOf(b.brewId) === undefined);
+    if (unmeasured) {
+      const value = Math.max(1, unmeasured.promised.volumeMl * draw.between(0.8, 1.02));
+      return { type: 'measured', what: 'volume', brewId: unmeasured.brewId, value, method: 'jug' };
+    }
+    if (!events.some((e) => e.type === 'mixed' || e.type === 'bottled')) {
+      const share = Math.min(1, ...plan.brews.map((b) => volumeOf(b.brewId)! / b.promised.volumeMl)) * 0.99;
+      const lines = plan.drink.mix.filter((l) => l.at === 'jug');
+      const mix = Object.fromEntries(lines.map((l) => [l.id, (plan.promised.mix[l.id] ?? 0) * share]));
+      return draw.next() < 0.9 ? { type: 'mixed', mix, hadMl: {}, sugarAddedG: 0 } : { type: 'bottled' };
+    }
+    return draw.of<() => Json>([
+      () => ({ type: 'poured', vesselId: 'jug', ml: draw.between(20, 300) }),
+      () => ({ type: 'tasted', state: 'iced', verdict: this.verdict() }),
+      () => ({ type: 'moved', vesselId: 'jug', where: 'fridge' }),
+      () => ({ type: 'stood-out', vesselId: 'jug', minutes: draw.between(1, 90), ambientC: draw.between(5, 35) }),
+      () => ({ type: 'undone', eventId: draw.of(events.slice(-3)).id }),
+    ])();
   }
 
   private eventFor(known: Known): Json | undefined {
@@ -430,6 +479,10 @@ class AnyKitchen {
     const read: unknown = answer.headers.get('content-type')?.includes('json') ? JSON.parse(text) : text;
     const seen = (this.statuses[action] ??= {});
     seen[answer.status] = (seen[answer.status] ?? 0) + 1;
+    if (answer.status >= 400) {
+      const said = `${action}: ${String((read as { detail?: unknown } | undefined)?.detail)}`;
+      this.refusals[said] = (this.refusals[said] ?? 0) + 1;
+    }
     if (answer.status >= 500)
       this.faults.push({
         action,

@@ -229,7 +229,7 @@ describe('what is poured', () => {
         // Sugar takes less room in the jug than by itself; beyond that nothing comes from nowhere.
         expect(poured + left).toBeLessThanOrEqual(measured + fromElsewhere + 5);
       }),
-      { numRuns: 150, seed: 11 },
+      { numRuns: 50, seed: 11 },
     );
   });
 });

@@ -33,6 +33,7 @@ import { BURNER_EFFICIENCY, heatingSegment } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
 import { massesForSyrup } from '../sugar/syrup';
 import type { Learned } from '../taste/learned';
+import { few } from '../quantity/few';
 import { planCooling } from './coolingPlan';
 import { pourGlass } from './glass';
 import { atGlassOf, glassLinesShare } from './houseStandard';
@@ -137,7 +138,7 @@ function tooBigForJugs(drink: Drink, target: PlanTarget, kitchen: Kitchen): NoPl
   return {
     kind: 'no-plan',
     limit: 'jug',
-    message: `The largest jug holds ${capacity / 1000} L, and ${target.litres} L is wanted.`,
+    message: `The largest jug holds ${few(capacity / 1000)} L, and ${few(target.litres)} L is wanted.`,
     nearest,
   };
 }

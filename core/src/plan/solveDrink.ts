@@ -20,6 +20,7 @@ import { weightedStrength } from '../liquid/strength';
 import { iceFor, jugForGlass } from './glass';
 import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
 import { plantsOf } from '../reference/plants';
+import { few } from '../quantity/few';
 import { isEndless, lineLiquid } from './mixLines';
 import type { JugWanted, OnHand } from './mixJug';
 import { planBrews, type BrewsPlan, type GivenLiquid, type PlannedJug } from './planBrews';
@@ -88,7 +89,7 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'burner',
-      message: `A burner of ${watts} W loses as much heat as it gives before so much is hot enough.`,
+      message: `A burner of ${few(watts)} W loses as much heat as it gives before so much is hot enough.`,
       nearest: undefined,
     };
   }
@@ -109,7 +110,7 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'boils-dry',
-      message: `It would boil dry: ${target.steepMin} minutes steam off nearly all of its water.`,
+      message: `It would boil dry: ${few(target.steepMin)} minutes steam off nearly all of its water.`,
       nearest: steepMin < target.steepMin ? { ...target, steepMin } : undefined,
     };
   }
@@ -186,7 +187,7 @@ export class DrinkSolver {
       return {
         kind: 'no-plan',
         limit: 'liquor-ratio',
-        message: `No strength leaves room for ${target.sugarGPerL} g/L of sugar from what sweetens this drink.`,
+        message: `No strength leaves room for ${few(target.sugarGPerL)} g/L of sugar from what sweetens this drink.`,
         nearest: undefined,
       };
     }
@@ -199,8 +200,8 @@ export class DrinkSolver {
     const { way } = this.brews[0]!;
     const message =
       why === 'too-weak'
-        ? `×${target.strengthX} with ${target.sugarGPerL} g/L of sugar needs more than ${way.liquorRatio.max} g of leaf in a litre of water, the most this recipe allows.`
-        : `${target.sugarGPerL} g/L of sugar brings more flavour than ×${target.strengthX} even with ${way.liquorRatio.min} g of leaf in a litre of water, the least this recipe allows.`;
+        ? `×${few(target.strengthX)} with ${few(target.sugarGPerL)} g/L of sugar needs more than ${few(way.liquorRatio.max)} g of leaf in a litre of water, the most this recipe allows.`
+        : `${few(target.sugarGPerL)} g/L of sugar brings more flavour than ×${few(target.strengthX)} even with ${few(way.liquorRatio.min)} g of leaf in a litre of water, the least this recipe allows.`;
     return { kind: 'no-plan', limit: 'liquor-ratio', message, nearest: { ...target, strengthX: nearestX } };
   }
 
@@ -290,7 +291,7 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'liquor-ratio',
-      message: `The base alone is weaker than the ×${second!.strengthX} that is wanted of ${second!.name}.`,
+      message: `The base alone is weaker than the ×${few(second!.strengthX)} that is wanted of ${second!.name}.`,
       nearest: rest,
     };
   }
@@ -308,7 +309,7 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'sweetener',
-      message: `Nothing in this drink sweetens it to ${this.target.sugarGPerL} g/L.`,
+      message: `Nothing in this drink sweetens it to ${few(this.target.sugarGPerL)} g/L.`,
       nearest: { ...this.target, sugarGPerL: 0 },
     };
   }
@@ -327,7 +328,7 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'vessel',
-      message: `The largest ${kind} holds ${largest / 1000} L, too little for this much even in four at once.`,
+      message: `The largest ${kind} holds ${few(largest / 1000)} L, too little for this much even in four at once.`,
       nearest: undefined,
     };
   }

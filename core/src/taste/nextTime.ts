@@ -2,6 +2,7 @@ import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../dri
 import { roundTo } from '../quantity/kitchenMeasures';
 import type { Plan } from '../plan/planDrink';
 import { fittedTarget, planOrWhy } from '../plan/planOrWhy';
+import { few } from '../quantity/few';
 import { suits, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
@@ -119,8 +120,8 @@ function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): str
     return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`;
   }
   return after.sugarGPerL > before.sugarGPerL
-    ? `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has wanted more sweetness against its acid.`
-    : `${after.sugarGPerL} g/L of sugar instead of ${before.sugarGPerL}: it has tasted too sweet here.`;
+    ? `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has wanted more sweetness against its acid.`
+    : `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has tasted too sweet here.`;
 }
 
 const minutesText = (minutes: number): string =>

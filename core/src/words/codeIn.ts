@@ -19,6 +19,8 @@ const PATTERNS: readonly RegExp[] = [
   // 2026-07-05T09:00:00.000Z
   /\d{4}-\d\d-\d\dT/,
   /\b(undefined|NaN|null|Infinity|TypeError|InputError)\b/,
+  // 5e-324
+  /\b\d+(\.\d+)?e[-+]?\d+\b/,
   /\[object /,
   /[{}`]/,
 ];

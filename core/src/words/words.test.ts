@@ -24,6 +24,7 @@ describe('a word of the code', () => {
     ['jug.size', 'jug.size'],
     ['after 2026-07-05T09:00:00Z', '2026-07-05T'],
     ['not NaN', 'NaN'],
+    ['for 5e-324 g/L', '5e-324'],
   ])('is found in %j', (text, word) => expect(codeIn(text)).toContain(word.slice(0, 4)));
   it.each([
     'pH 3.2 by strip, 1.5 L at 45 °Bx',

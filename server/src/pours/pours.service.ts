@@ -97,7 +97,7 @@ export class PoursService {
   ): Promise<PouredPart> {
     const { from } = part;
     if (sameVessel(from, into))
-      throw refusal('into-itself', `${field}.from`, 'Something else is accepted: nothing is poured into itself.');
+      throw refusal('into-itself', `${field}.from`, 'Nothing is poured into itself. Pour from something else.');
     if (from.kind === 'jug') return this.takeFromJug({ ...part, from }, field, at, transaction);
     const vesselId = from.kind === 'shelf' ? from.vesselId : await this.bottle(from, at, transaction);
     const events = await this.batches.eventsOf(from.batchId, transaction);
@@ -108,7 +108,7 @@ export class PoursService {
       throw refusal(
         'more-than-there-is',
         `${field}.from`,
-        `There is no ${JSON.stringify(vesselId)} of this batch on the shelf.`,
+        'That jug or bottle of this batch is not on the shelf. Open the page again for what is.',
       );
     const left = volumeMl(stored.liquid);
     const ml = part.ml > left && part.ml <= left + SLACK_ML ? left : part.ml;

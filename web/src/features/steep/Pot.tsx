@@ -13,7 +13,7 @@ import {
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { stageWords } from '@/shared/format/names';
-import { troubleWords } from './BatchTrouble';
+import { troubleWords } from './BatchTroubles';
 import { SteepColumn } from './SteepColumn';
 
 /** One brew's pot: its column against the window while its main stage runs, its clock otherwise. */

@@ -7,7 +7,7 @@ import * as f from '@/shared/format/format';
 import { FaultCard } from '@/shared/ui/Alone';
 import { reasonOf } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
-import { BatchAlone } from './BatchTrouble';
+import { BatchAlone } from './BatchAlone';
 
 /** One running pot in a list: what it is and its clock. */
 export function RunningBatch({ summary }: { summary: BatchSummary }): ReactNode {

@@ -5,7 +5,8 @@ import { FaultCard } from '@/shared/ui/Alone';
 import { reasonOf } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
-import { BatchAlone, BatchTroubles } from './BatchTrouble';
+import { BatchAlone } from './BatchAlone';
+import { BatchTroubles } from './BatchTroubles';
 import { Stove } from './Stove';
 import { useTold } from './useStove';
 

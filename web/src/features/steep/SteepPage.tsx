@@ -12,7 +12,8 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { BatchAlone, BatchPage, BatchTroubles, BatchWays, ThrowAway } from './BatchTrouble';
+import { BatchAlone, BatchPage, BatchWays } from './BatchAlone';
+import { BatchTroubles } from './BatchTroubles';
 import { AllDone, LiveJar } from './BrewHands';
 import { strainWords } from './callWords';
 import { CoolingPanel } from './CoolingPanel';
@@ -20,6 +21,7 @@ import { ProbePanel } from './ProbePanel';
 import { Stove } from './Stove';
 import { lastUndoable } from './undo';
 import { useTold } from './useStove';
+import { ThrowAway } from './WaysOn';
 import { WhatHappened } from './WhatHappened';
 
 export function Component(): ReactNode {

@@ -9,7 +9,7 @@ import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Refusal } from '@/shared/ui/Page';
-import { BatchAlone } from './BatchTrouble';
+import { BatchAlone } from './BatchAlone';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
 import { LayOut } from './LayOut';

@@ -1,3 +1,3 @@
-export { BatchAlone, BatchPage, BatchTroubles, BatchWays } from './BatchTrouble';
+export { BatchAlone, BatchPage, BatchWays } from './BatchAlone';
 export { RunningClock } from './RunningClock';
 export { RunningBatch } from './RunningBatch';

@@ -104,17 +104,20 @@ export type Faulty = { id: string; error: Error; retry: () => void };
 
 /** Several batches at once: those that are there, and those that could not be read. */
 export function useBatchesById(ids: readonly string[]): { batches: readonly Batch[]; faulty: readonly Faulty[] } {
-  const queries = useQueries({ queries: ids.map(batchQuery) });
+  const { found, failed } = useQueries({ queries: ids.map(batchQuery), combine: foundAndFailed });
   const queue = useOutbox((s) => s.queue);
-  const found = queries.flatMap((q) => q.data ?? []);
-  const key = found.map((b) => `${b.id}:${b.events.length}`).join(' ');
-  // The same batches with the same events are the same list: clocks tick without folding them anew.
-  const batches = useMemo(() => found.map((b) => withWaiting(b, queue)), [key, queue]);
-  const faulty = queries.flatMap((q, i) =>
-    q.isError && !q.data ? [{ id: ids[i]!, error: q.error, retry: () => void q.refetch() }] : [],
-  );
+  const batches = useMemo(() => found.map((b) => withWaiting(b, queue)), [found, queue]);
+  const faulty = failed.map(({ at, error, retry }) => ({ id: ids[at]!, error, retry }));
   return { batches, faulty };
 }
+
+// The same batches are the same list from one time to the next: clocks tick without folding them anew.
+const foundAndFailed = (queries: readonly UseQueryResult<Batch>[]) => ({
+  found: queries.flatMap((q) => q.data ?? []),
+  failed: queries.flatMap((q, at) =>
+    q.isError && !q.data ? [{ at, error: q.error, retry: () => void q.refetch() }] : [],
+  ),
+});
 
 function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
   const known = new Set(batch.events.map((e) => e.id));
