@@ -213,9 +213,10 @@ test.describe('a pot that was left on an open boil', () => {
     for (const path of ['/', '/steep', `/steep/${id}`, '/keep', `/mix/${id}`, '/mix/jug', '/kitchen/instruments'])
       expect(codeIn(await opens(page, server.url, path))).toBeUndefined();
     await opens(page, server.url, '/');
-    await expect(page.getByText('boiled dry', { exact: true })).toBeVisible();
+    await expect(page.getByText('boiled dry: off the heat')).toBeVisible();
     await opens(page, server.url, `/steep/${id}`);
     await expect(page.getByRole('region', { name: 'What has gone wrong' })).toContainText('boiled dry, about');
+    await expect(page.getByRole('heading', { name: 'Take it off the heat' })).toBeVisible();
     await page
       .getByRole('button', { name: /^Undo: / })
       .first()

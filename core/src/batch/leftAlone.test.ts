@@ -135,6 +135,13 @@ describe('a pot left on an open boil', () => {
     expect(dryMs).toBeLessThan(ms(7 + 150));
     expect(troublesAt(batch, dryMs - 60_000)).toEqual([]);
   });
+  it('calls for one thing, since it is dry: no spice goes before that', () => {
+    const [call, ...others] = callsAt(batch, ms(7 + 150));
+    expect(others).toEqual([]);
+    expect(call!.what).toMatchObject({ kind: 'end-stage', brewId: brew.brewId });
+    expect(call!.dueMs).toBeLessThanOrEqual(dryMs);
+    expect(call!.ringsMs).toBe(call!.dueMs);
+  });
   it('gives nothing when it is strained, and each way on is open', () => {
     const strained = batchAfter(
       eventsOf([...open, [157, { type: 'stage-ended', brewId: brew.brewId, stageId: 'steep' }]], boiled),

@@ -133,9 +133,12 @@ function endCall(batch: Batch, { brewId }: BrewState, nowMs: number): Unrung[] {
   const progress = progressAt(batch, brewId, nowMs);
   const running = runningStage(batch, brewId);
   if (!progress || !running) return [];
-  const byClock = ['hold', 'steep', 'ferment', 'toast'].includes(progress.kind);
-  const startedMs = Date.parse(running.startedAt);
-  const dueMs = startedMs + progress.plannedMin * MIN;
+  const plannedMs = Date.parse(running.startedAt) + progress.plannedMin * MIN;
+  // What boils dry comes off the heat then, whatever its time.
+  const { dryMs } = progress;
+  const dry = dryMs !== undefined && dryMs <= nowMs;
+  const byClock = dry || ['hold', 'steep', 'ferment', 'toast'].includes(progress.kind);
+  const dueMs = dry ? Math.min(plannedMs, dryMs) : plannedMs;
   return [
     {
       id: `${brewId}/${progress.stageId}/end`,
@@ -157,6 +160,9 @@ function endCall(batch: Batch, { brewId }: BrewState, nowMs: number): Unrung[] {
 function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const { brewId, changes } = state;
   if (isOffPlants(batch.plan, state)) return [];
+  // In a pot that has boiled dry there is one thing to do, and it is no spice.
+  const dryMs = progressAt(batch, brewId, nowMs)?.dryMs;
+  if (dryMs !== undefined && dryMs <= nowMs) return [];
   const brew = frozenBrew(batch.plan, brewId);
   const first = timedStages(brew)[0]?.id;
   const said = (id: string): boolean => changes.put.some((p) => p.ingredientId === id && !p.more);

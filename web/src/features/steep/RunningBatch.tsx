@@ -33,10 +33,12 @@ function RunningLine({ summary, batch }: { summary: BatchSummary; batch: Batch }
   const now = useNow();
   const [trouble] = troublesAt(batch, now);
   const progress = progressesAt(batch, now)[0];
-  return <Line summary={summary} clock={trouble ? troubleClock(trouble) : progress && progressClock(progress)} />;
+  if (trouble) return <Line summary={summary} clock={troubleClock(trouble)} trouble />;
+  return <Line summary={summary} clock={progress && progressClock(progress)} />;
 }
 
-const troubleClock = ({ how }: Trouble): string => (how === 'boiled-dry' ? 'boiled dry' : 'nothing is left in it');
+const troubleClock = ({ how }: Trouble): string =>
+  how === 'boiled-dry' ? 'boiled dry: off the heat' : 'nothing is left in it';
 
 const progressClock = (progress: Progress): string =>
   progress.kind === 'heat'
@@ -45,15 +47,25 @@ const progressClock = (progress: Progress): string =>
       ? `pull in ${f.clock(progress.leftMin)}`
       : `over by ${f.clock(progress.leftMin)}`;
 
-function Line({ summary, clock }: { summary: BatchSummary; clock: string | undefined }): ReactNode {
+function Line({
+  summary,
+  clock,
+  trouble = false,
+}: {
+  summary: BatchSummary;
+  clock: string | undefined;
+  trouble?: boolean;
+}): ReactNode {
   return (
-    <li className="flex flex-wrap items-center justify-between gap-3 border-l-4 border-action bg-surface py-1 pl-4">
+    <li
+      className={`flex flex-wrap items-center justify-between gap-3 border-l-4 bg-surface py-1 pl-4 ${trouble ? 'border-stop' : 'border-action'}`}
+    >
       <div>
         <h3 className="text-lg">{summary.drinkName}</h3>
         <p className="text-[0.92rem] text-muted">
           {summary.wayName}, {f.volume(summary.litres * 1000)}, started {f.moment(summary.startedAt)}
         </p>
-        {clock && <p className="mt-1 font-display text-2xl font-bold">{clock}</p>}
+        {clock && <p className={`mt-1 font-display text-2xl font-bold ${trouble ? 'text-stop' : ''}`}>{clock}</p>}
       </div>
       <LinkButton to={`/steep/${summary.id}`}>To this pot</LinkButton>
     </li>

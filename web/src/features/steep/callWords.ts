@@ -159,6 +159,15 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const progress = progressAt(batch, brewId, nowMs);
   const end = endFiguresOf(batch, brewId, stageId);
   const cues = { cue: cueOf(batch.plan, brew, stage), figure: figureOf(stage, end) };
+  if (progress?.dryMs !== undefined && progress.dryMs <= nowMs)
+    return {
+      inMin,
+      what: 'Take it off the heat',
+      note: 'By the model it has boiled dry.',
+      cue: undefined,
+      figure: undefined,
+      done: 'It is off the heat',
+    };
   const soonish = `about ${f.duration(Math.max(0, inMin))} more by the model`;
   if (stage.kind === 'heat') {
     const boil = stage.to === 'boil';

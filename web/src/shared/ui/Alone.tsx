@@ -55,7 +55,7 @@ export function FaultCard({
 }): ReactNode {
   const Tag = inList ? 'li' : 'section';
   return (
-    <Tag className="rounded-lg border border-line border-l-4 border-l-caution-line bg-surface p-4">
+    <Tag className="self-start rounded-lg border border-line border-l-4 border-l-caution-line bg-surface p-4">
       <h2 className="text-lg [overflow-wrap:anywhere]">{of}</h2>
       <p className="mt-1 max-w-prose">This cannot be worked out as it stands. {reason}</p>
       {ways && <div className="mt-3 flex flex-wrap items-center gap-3">{ways}</div>}
