@@ -72,7 +72,7 @@ export type BrewRun = {
   /** what would come out if it were strained at that moment; no liquid once it is lost */
   strainedAt(atMin: number): Liquid;
   /** what came out if that was so much, ml, although it should have been nothing: then less had steamed off */
-  comingTo(outMl: number): Liquid;
+  comingTo: (outMl: number) => Liquid;
 };
 
 /**

@@ -121,8 +121,8 @@ describe('what may not happen', () => {
   };
   const states: Told[][] = [
     [],
-    MEASURED.slice(0, 1) as Told[],
-    MEASURED.slice(0, 2) as Told[],
+    MEASURED.slice(0, 1),
+    MEASURED.slice(0, 2),
     [...MEASURED],
     [...MEASURED, [30, MIX]],
     [...MEASURED, [30, MIX], [40, { type: 'poured', vesselId: 'jug', ml: 500 }]],
