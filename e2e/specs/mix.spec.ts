@@ -102,7 +102,7 @@ test('a jug that cannot be says at once what would free it', async ({ page }) =>
   await expect(cook.button('Pour it and log')).toBeDisabled();
 });
 
-test('a drag of five seconds never holds the page up', async ({ page }) => {
+test('a drag of five seconds never holds the page up', { tag: '@alone' }, async ({ page }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/mix/jug');
   for (const name of ['Add the brew', 'Add the syrup', 'Add the juice']) await beside(cook, name);
