@@ -266,7 +266,7 @@ export {
   type School,
   type SchoolGroup,
 } from './drink/schools';
-export { differencesBetween } from './drink/differences';
+export { differencesBetween, STEEP_PLACE_WORDS } from './drink/differences';
 export {
   addIngredient,
   addStage,

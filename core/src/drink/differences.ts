@@ -106,7 +106,8 @@ const STAGE_NAMES: Readonly<Record<Exclude<Stage['kind'], 'hands'>, string>> = {
 
 const stageName = (s: Stage): string => (s.kind === 'hands' ? s.work : STAGE_NAMES[s.kind]);
 
-const PLACES = {
+/** Where something steeps, as a sentence goes on. */
+export const STEEP_PLACE_WORDS = {
   'off-heat': 'off the heat',
   fridge: 'in the fridge',
   counter: 'at room warmth',
@@ -134,7 +135,7 @@ function how(s: Stage): string {
     case 'cool':
       return `to ${s.toC} °C ${s.by === 'ice-bath' ? 'in an ice bath' : 'standing'}`;
     case 'steep':
-      return `${s.minutes} min ${PLACES[s.place]}`;
+      return `${s.minutes} min ${STEEP_PLACE_WORDS[s.place]}`;
     case 'hands':
       return '';
     case 'strain':

@@ -382,6 +382,9 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
   },
 };
 
+/** All figures that open, but for those of single plants. */
+export const FIGURE_IDS = Object.keys(EXPLAINERS) as readonly Exclude<FigureId, `leaf:${string}`>[];
+
 function likelyMl(value: number, sigma: number): { low: string; high: string } {
   const { low, high } = likelyRange(value, sigma);
   return { low: ml(low), high: ml(high) };

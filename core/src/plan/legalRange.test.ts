@@ -4,7 +4,7 @@ import { freezePlan } from '../batch/freeze';
 import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { Drink, Kitchen, PlanTarget, Stage } from '../drink/drink';
-import { explain, type FigureId } from '../explain/explainPlan';
+import { explain, FIGURE_IDS } from '../explain/explainPlan';
 import { InputError } from '../quantity/errors';
 import { shoppingList } from '../pantry/shopping';
 import { factsOfPlan, findingsOf, findingsOfBatch, waysOut } from '../safety';
@@ -103,30 +103,6 @@ function changed(
   }
 }
 
-const FIGURES: readonly FigureId[] = [
-  'water',
-  'heat',
-  'steep',
-  'steam',
-  'held',
-  'yield',
-  'concentrate-strength',
-  'syrup',
-  'mix',
-  'jug-strength',
-  'glass-strength',
-  'glass-sugar',
-  'melt',
-  'window',
-  'cooling',
-  'caffeine',
-  'harsh',
-  'acid',
-  'time',
-  'warming',
-  'second',
-];
-
 it('everything in the legal range is planned and shown, or refused in words', () => {
   let planned = 0;
   fc.assert(
@@ -149,7 +125,7 @@ it('everything in the legal range is planned and shown, or refused in words', ()
       planned++;
       const { plan } = result;
       const findings = findingsOf(...factsOfPlan(plan));
-      const shown: unknown[] = FIGURES.map((figure) => explain(plan, figure));
+      const shown: unknown[] = FIGURE_IDS.map((figure) => explain(plan, figure));
       for (const brew of plan.brews) {
         for (const l of brew.leaf) shown.push(explain(plan, `leaf:${l.ingredientId}`, brew.brewId));
         shown.push(dipstick(brew.vessel, brew));

@@ -9,6 +9,7 @@ import {
   type Plan,
   type PlannedBrew,
   type Stage,
+  STEEP_PLACE_WORDS,
 } from '@steepsis/core';
 
 /** A card's words, before they are set in Markdown or on a page. */
@@ -104,13 +105,6 @@ function stageLine(b: PlannedBrew, stage: Stage): string {
   return `${stageName(stage, mainStageOf(b.way) === stage)}${took}${goIn.length > 0 ? `; in: ${goIn.join(', ')}` : ''}${comeOut.length > 0 ? `; out: ${comeOut.join(', ')}` : ''}`;
 }
 
-const PLACES = {
-  'off-heat': 'off the heat',
-  fridge: 'in the fridge',
-  counter: 'at room warmth',
-  sun: 'in the sun',
-} as const;
-
 function stageName(s: Stage, main: boolean): string {
   switch (s.kind) {
     case 'toast':
@@ -122,7 +116,7 @@ function stageName(s: Stage, main: boolean): string {
     case 'cool':
       return `Cool to ${s.toC} °C${s.by === 'ice-bath' ? ' in an ice bath' : ''}`;
     case 'steep':
-      return `Steep ${PLACES[s.place]}, lid ${s.lid}`;
+      return `Steep ${STEEP_PLACE_WORDS[s.place]}, lid ${s.lid}`;
     case 'hands':
       return s.work[0]!.toUpperCase() + s.work.slice(1);
     case 'strain':
