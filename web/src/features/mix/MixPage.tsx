@@ -28,7 +28,7 @@ import {
   type Wish,
 } from '@steepsis/core';
 import { BatchPage } from '@/features/steep';
-import { useAddToBatch, useBatch, useHouse, useSay } from '@/shared/api/queries';
+import { useAddToBatch, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
@@ -45,20 +45,9 @@ import { usePourables } from './usePourables';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
-  const batch = useBatch(batchId);
-  if (batch.isPending) return <Loading what="the mix" />;
-  if (batch.isError)
-    return (
-      <Failed
-        error={batch.error}
-        of="this batch"
-        retry={() => void batch.refetch()}
-        ways={<LinkButton to="/keep">The shelf</LinkButton>}
-      />
-    );
   return (
-    <BatchPage batch={batch.data}>
-      {batch.data.phase === 'measured' ? <MixPage key={batchId} batch={batch.data} /> : <NotNow batch={batch.data} />}
+    <BatchPage id={batchId} what="the mix" elsewhere={<LinkButton to="/keep">The shelf</LinkButton>}>
+      {(batch) => (batch.phase === 'measured' ? <MixPage key={batchId} batch={batch} /> : <NotNow batch={batch} />)}
     </BatchPage>
   );
 }

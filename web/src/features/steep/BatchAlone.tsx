@@ -1,8 +1,8 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import type { Batch } from '@steepsis/core';
+import { useBatch } from '@/shared/api/queries';
 import { Alone } from '@/shared/ui/Alone';
-import { LinkButton } from '@/shared/ui/Button';
-import { Page } from '@/shared/ui/Page';
+import { Failed, Loading, Page } from '@/shared/ui/Page';
 
 // Fetched only where something has gone wrong: the first page does without.
 const WaysOn = lazy(() => import('./WaysOn'));
@@ -42,19 +42,39 @@ export function BatchAlone({
   );
 }
 
-/** A page of one batch: where it cannot be shown, its reason and the ways on are. */
-export const BatchPage = ({ batch, children }: { batch: Batch; children: ReactNode }): ReactNode => (
-  <Alone
-    of={batch.plan.drink.name}
-    at={batch.events.length}
-    frame={(card) => <Page title={batch.plan.drink.name}>{card}</Page>}
-    ways={
-      <>
-        <BatchWays batch={batch} page={false} />
-        <LinkButton to="/steep">All pots</LinkButton>
-      </>
-    }
-  >
-    {children}
-  </Alone>
-);
+/** A page of one batch: fetched first, and where it cannot be shown, its reason and the ways on are. */
+export function BatchPage({
+  id,
+  what,
+  elsewhere,
+  children,
+}: {
+  id: string;
+  /** what is being fetched: "the pot" */
+  what: string;
+  /** where others like it are */
+  elsewhere: ReactNode;
+  children: (batch: Batch) => ReactNode;
+}): ReactNode {
+  const query = useBatch(id);
+  if (query.isPending) return <Loading what={what} />;
+  if (query.isError)
+    return <Failed error={query.error} of="this batch" retry={() => void query.refetch()} ways={elsewhere} />;
+  const batch = query.data;
+  const { name } = batch.plan.drink;
+  return (
+    <Alone
+      of={name}
+      at={`${id} ${batch.events.length}`}
+      frame={(card) => <Page title={name}>{card}</Page>}
+      ways={
+        <>
+          <BatchWays batch={batch} page={false} />
+          {elsewhere}
+        </>
+      }
+    >
+      {children(batch)}
+    </Alone>
+  );
+}

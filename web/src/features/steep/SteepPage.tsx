@@ -3,14 +3,14 @@ import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useBatch, useSay } from '@/shared/api/queries';
+import { useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sweetenerName } from '@/shared/format/names';
 import { FaultCard } from '@/shared/ui/Alone';
 import { workedOut } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
-import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BatchAlone, BatchPage, BatchWays } from './BatchAlone';
 import { BatchTroubles } from './BatchTroubles';
@@ -26,20 +26,9 @@ import { WhatHappened } from './WhatHappened';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
-  const batch = useBatch(batchId);
-  if (batch.isPending) return <Loading what="the pot" />;
-  if (batch.isError)
-    return (
-      <Failed
-        error={batch.error}
-        of="this batch"
-        retry={() => void batch.refetch()}
-        ways={<LinkButton to="/steep">All pots</LinkButton>}
-      />
-    );
   return (
-    <BatchPage batch={batch.data}>
-      <SteepPage batch={batch.data} />
+    <BatchPage id={batchId} what="the pot" elsewhere={<LinkButton to="/steep">All pots</LinkButton>}>
+      {(batch) => <SteepPage batch={batch} />}
     </BatchPage>
   );
 }

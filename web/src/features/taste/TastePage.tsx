@@ -3,30 +3,19 @@ import { useParams } from 'react-router';
 import { leafOf, planOrWhy, type Batch, type Plan, type ServedState, type Tasting, type Verdict } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import { BatchPage } from '@/features/steep';
-import { useBatch, useDrink, useHouse, useSay } from '@/shared/api/queries';
+import { useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
-import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from '@/shared/format/verdictWords';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
-  const batch = useBatch(batchId);
-  if (batch.isPending) return <Loading what="the batch" />;
-  if (batch.isError)
-    return (
-      <Failed
-        error={batch.error}
-        of="this batch"
-        retry={() => void batch.refetch()}
-        ways={<LinkButton to="/keep">The shelf</LinkButton>}
-      />
-    );
   return (
-    <BatchPage batch={batch.data}>
-      <TastePage key={batchId} batch={batch.data} />
+    <BatchPage id={batchId} what="the batch" elsewhere={<LinkButton to="/keep">The shelf</LinkButton>}>
+      {(batch) => <TastePage key={batchId} batch={batch} />}
     </BatchPage>
   );
 }
