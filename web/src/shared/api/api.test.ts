@@ -53,7 +53,14 @@ describe('talking to the server', () => {
   it('says what to do when there is no server', async () => {
     globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed to fetch')));
     await expect(get('/api/shelf')).rejects.toThrow(
-      'Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.',
+      'Steepsis is not running, or cannot be reached. Start it again and retry.',
     );
+  });
+
+  it('does not say that nothing was stored when only the answer may be lost', async () => {
+    globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed to fetch')));
+    const failed = await post('/api/jugs', {}).catch((e: Error) => e.message);
+    expect(failed).toMatch(/look whether this was stored/);
+    expect(failed).not.toMatch(/nothing was stored/i);
   });
 });

@@ -13,11 +13,20 @@ const offline: Problem = {
   type: 'offline',
   title: 'The server does not answer',
   status: 0,
-  detail: 'Steepsis is not running, or cannot be reached. Nothing was stored. Start it again and retry.',
+  detail: 'Steepsis is not running, or cannot be reached. Start it again and retry.',
 };
 
-/** The server could not be reached. */
-export const serverAway = (): ProblemError => new ProblemError(offline);
+/** The server could not be reached. An answer may be lost on its way back, so what was sent may be stored all the same. */
+export const serverAway = (sending = false): ProblemError =>
+  new ProblemError(
+    sending
+      ? {
+          ...offline,
+          detail:
+            'Steepsis is not running, or cannot be reached. Start it again, and look whether this was stored before you send it anew.',
+        }
+      : offline,
+  );
 
 /** Whether a failure means that the server is not there now: what was to be sent can be sent later as it is. */
 export const isAway = (error: unknown): boolean =>
@@ -30,7 +39,7 @@ async function send<T>(path: string, init?: RequestInit): Promise<T> {
   try {
     response = await fetch(path, init);
   } catch {
-    throw serverAway();
+    throw serverAway(init !== undefined);
   }
   const body = (await response.json().catch(() => undefined)) as unknown;
   if (!response.ok) throw new ProblemError((body as Problem | undefined) ?? { ...offline, status: response.status });

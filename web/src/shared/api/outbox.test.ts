@@ -12,7 +12,7 @@ const event = (id: string): { id: string; at: string; v: number } & BatchEventBo
 });
 
 let sent: string[] = [];
-let server: 'here' | 'away' | 'refuses' | 'fails' = 'here';
+let server: 'here' | 'away' | 'refuses' | 'fails' | 'busy' = 'here';
 /** batches that the server makes a mistake with */
 let failsFor = new Set<string>();
 
@@ -32,6 +32,12 @@ beforeEach(async () => {
         status: 500,
         json: () =>
           Promise.resolve({ type: 'server-fault', title: 'Something went wrong here', status: 500, detail: 'x' }),
+      } as Response);
+    if (server === 'busy')
+      return Promise.resolve({
+        ok: false,
+        status: 429,
+        json: () => Promise.resolve({ type: 'too-many-requests', title: 'Too much at once', status: 429, detail: 'x' }),
       } as Response);
     sent.push(id);
     const refused = server === 'refuses';
@@ -104,6 +110,16 @@ describe('what is said at the stove', () => {
     expect(sent).toEqual(['a', 'b']);
     expect(await allOut()).toEqual([]);
     expect(useOutbox.getState().failing).toEqual({});
+  });
+
+  it('stays on this device when the server has too much to do: that is no refusal', async () => {
+    server = 'busy';
+    expect((await sendOut('batch', event('a'))).kind).toBe('waiting');
+    expect((await allOut()).map((o) => o.event.id)).toEqual(['a']);
+    expect(useOutbox.getState().refused).toEqual([]);
+    server = 'here';
+    await flush();
+    expect(sent).toEqual(['a']);
   });
 
   it('of other batches goes on while one of them fails', async () => {
