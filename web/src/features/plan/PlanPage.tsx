@@ -48,6 +48,8 @@ export function Component(): ReactNode {
   );
 }
 
+type ChangedDrink = Extract<WayOut, { kind: 'drink' }>;
+
 const NOTHING_READ: ReadonlySet<string> = new Set();
 
 /** What a plan shows: its own cautions and those of its ingredients, and what would stop it at the stove. */
@@ -92,10 +94,12 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   // Who drinks it belongs to the occasion, not to this drink's draft.
   const takeTarget = ({ audience: _audience, potency: _potency, ...rest }: PlanTarget): void => change(drink.id, rest);
   // A change of the recipe is shown first, and kept only when the cook says so.
-  const [offered, setOffered] = useState<Extract<WayOut, { kind: 'drink' }> | undefined>(undefined);
-  const take = (way: WayOut): void => (way.kind === 'target' ? takeTarget(way.target) : setOffered(way));
-  const keepOffered = (way: Extract<WayOut, { kind: 'drink' }>): void =>
-    save.mutate(way.drink, { onSuccess: () => (takeTarget(way.target), setOffered(undefined)) });
+  const [offer, setOffer] = useState<{ way: ChangedDrink; of: PlanTarget } | undefined>(undefined);
+  // It was judged for one wish, and is not offered for another.
+  const offered = offer?.of === target ? offer.way : undefined;
+  const take = (way: WayOut): void => (way.kind === 'target' ? takeTarget(way.target) : setOffer({ way, of: target }));
+  const keepOffered = (way: ChangedDrink): void =>
+    save.mutate(way.drink, { onSuccess: () => (takeTarget(way.target), setOffer(undefined)) });
   const day = today();
   const ways = useWaysOut(
     useMemo(
@@ -173,7 +177,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
                   was={drink}
                   pending={save.isPending}
                   onKeep={() => keepOffered(offered)}
-                  onLeave={() => setOffered(undefined)}
+                  onLeave={() => setOffer(undefined)}
                 />
               )}
               {(blocked || unread) && (
