@@ -123,7 +123,7 @@ function Next(): ReactNode {
             <span>
               {d.name}
               <span className="block text-sm text-muted">
-                {d.batches === 0 ? 'not made yet' : `made ${d.batches} times`}
+                {d.batches === 0 ? 'not made yet' : `made ${f.times(d.batches)}`}
               </span>
             </span>
             <LinkButton to={`/plan/${d.id}`} aria-label={`Plan it: ${d.name}`}>

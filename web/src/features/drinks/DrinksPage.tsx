@@ -144,7 +144,9 @@ function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNo
   const archive = useArchive();
   const navigate = useNavigate();
   const made =
-    summary.batches === 0 ? 'Not made yet.' : `Made ${summary.batches} times, last ${f.moment(summary.lastMadeAt!)}.`;
+    summary.batches === 0
+      ? 'Not made yet.'
+      : `Made ${f.times(summary.batches)}, last ${f.moment(summary.lastMadeAt!)}.`;
   return (
     <li className="flex flex-wrap items-end justify-between gap-x-4 gap-y-3 rounded-lg border border-line bg-surface p-4">
       <div className="min-w-0 flex-1 basis-72">

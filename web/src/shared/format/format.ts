@@ -60,3 +60,6 @@ export function parseNumber(text: string): number | undefined {
   const value = Number(trimmed);
   return Number.isFinite(value) ? value : undefined;
 }
+
+/** How often: once, 3 times. */
+export const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
