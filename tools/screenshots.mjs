@@ -159,7 +159,10 @@ await picture('methods', '/plan/rooibos-quince/methods', {
     await page.getByRole('button', { name: 'Cold, in the fridge', exact: true }).click();
     await page.getByRole('button', { name: 'Spices only off the heat', exact: true }).click();
     await page.mouse.move(0, 0);
-    await page.keyboard.press('Home');
+    await page.evaluate(() => {
+      globalThis.document.activeElement?.blur();
+      globalThis.scrollTo({ top: 0, behavior: 'instant' });
+    });
   },
 });
 await picture('pantry', '/pantry/roselle_dried_whole');
