@@ -19,9 +19,12 @@ const SPECS = readdirSync(join(ROOT, 'e2e', 'specs')).map((name) => `specs/${nam
 
 /** Which place of the interface is driven by which specs; what every place rests on touches all. */
 const PLACES = [
-  [/^web\/src\/features\/(plan|recipe|drinks|pantry|kitchen|rules|usual)\//, /cautions|any-drink|from-plan|every-page/],
-  [/^web\/src\/features\/(steep|alarm|bench)\//, /steep|from-plan|faults|every-page/],
-  [/^web\/src\/features\/(mix|keep|taste)\//, /mix|from-plan|faults|every-page/],
+  [
+    /^web\/src\/features\/(plan|recipe|drinks|pantry|kitchen|rules|usual)\//,
+    /cautions|any-drink|from-plan|every-page|axe/,
+  ],
+  [/^web\/src\/features\/(steep|alarm|bench)\//, /steep|from-plan|faults|every-page|axe/],
+  [/^web\/src\/features\/(mix|keep|taste)\//, /mix|from-plan|faults|every-page|axe/],
 ];
 
 /** The specs of the browser that a change touches. */

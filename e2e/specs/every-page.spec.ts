@@ -1,9 +1,7 @@
 import { gzipSync } from 'node:zlib';
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page, type Response } from '@playwright/test';
-import type { BatchList } from '@steepsis/contract';
+import { expect, test, type Response } from '@playwright/test';
 import { Cook } from '../pages/cook';
-import { complaintsOf } from '../support/complaints';
+import { everyPage, MS_FOR_ALL, settled } from '../support/everyPage';
 import { Server } from '../support/server';
 
 const server = new Server();
@@ -11,79 +9,12 @@ let paths: { name: string; path: string }[] = [];
 
 test.beforeAll(async ({ request }) => {
   await server.start({ demo: true });
-  const batches = async (phase: string): Promise<string> =>
-    ((await (await request.get(`${server.url}/api/batches?phase=${phase}`)).json()) as BatchList).batches[0]!.id;
-  const [running, putAway] = [await batches('running'), await batches('put-away')];
-  paths = [
-    { name: 'Bench', path: '/' },
-    { name: 'Drinks', path: '/drinks' },
-    { name: 'Plan', path: '/plan/roselle-rose-hip-cooler' },
-    { name: 'Plan, with cautions', path: '/plan/cold-sencha-cucumber' },
-    { name: 'Drinks, none found', path: '/drinks?find=zzz' },
-    { name: 'Versions', path: '/drinks/roselle-rose-hip-cooler/versions' },
-    { name: 'Recipe', path: '/recipe/hot-spiced-pear-rooibos' },
-    { name: 'Recipe, empty', path: '/recipe/new' },
-    { name: 'Ways', path: '/plan/hot-spiced-pear-rooibos/methods' },
-    { name: 'What to get', path: '/plan/spruce-tip-soda/list' },
-    { name: 'Pantry', path: '/pantry' },
-    { name: 'Pantry, a plant', path: '/pantry/roselle_dried_whole' },
-    { name: 'Kitchen', path: '/kitchen' },
-    { name: 'Rules', path: '/rules' },
-    { name: 'Steep', path: `/steep/${running}` },
-    { name: 'Mix, with nothing to mix', path: '/mix' },
-    { name: 'Mix, of what is done', path: `/mix/${putAway}` },
-    { name: 'Stretch', path: '/mix/stretch' },
-    { name: 'Syrup', path: '/mix/syrup' },
-    { name: 'Ice', path: '/mix/ice' },
-    { name: 'Jug of anything', path: '/mix/jug' },
-    { name: 'Guests', path: '/mix/guests' },
-    { name: 'Colour', path: '/mix/colour' },
-    { name: 'Keep', path: '/keep' },
-    { name: 'Taste, all', path: '/taste' },
-    { name: 'Taste', path: `/taste/${putAway}` },
-    { name: 'no such page', path: '/nowhere' },
-  ];
+  paths = await everyPage(request, server.url);
 });
 test.afterAll(() => server.remove());
 
-/** Two dozen pages one after the other, on a machine that may be several times slower than ours. */
-const MINUTES_FOR_ALL = 6;
-
-async function settled(page: Page): Promise<void> {
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: /Drawing|Working|Fetching/ })).toHaveCount(0);
-}
-
-test('every page is clean to axe in both themes, and quiet on the console', async ({ browser }) => {
-  test.setTimeout(MINUTES_FOR_ALL * 60_000);
-  const context = await browser.newContext({ colorScheme: 'light', reducedMotion: 'reduce' });
-  const page = await context.newPage();
-  const complaints = complaintsOf(page);
-  const root = page.locator('html');
-  const found = async (name: string, axe: AxeBuilder): Promise<string[]> => {
-    const { violations } = await axe.analyze();
-    const theme = await root.getAttribute('data-theme');
-    return violations.map((v) => `${name}, ${theme}: ${v.impact} ${v.id}: ${v.nodes[0]?.html}`);
-  };
-  for (const [i, { name, path }] of paths.entries()) {
-    await page.goto(server.url + path);
-    await settled(page);
-    // The theme is remembered: every other page is opened in the dark one.
-    const [first, then] = i % 2 === 0 ? ['light', 'dark'] : ['dark', 'light'];
-    await expect(root).toHaveAttribute('data-theme', first);
-    const all = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
-    expect(await found(name, all)).toEqual([]);
-    await page.getByRole('button', { name: `Switch to the ${then} theme` }).click();
-    await expect(root).toHaveAttribute('data-theme', then);
-    // Of all rules, contrast is what a theme can break.
-    expect(await found(name, new AxeBuilder({ page }).withRules(['color-contrast']))).toEqual([]);
-  }
-  expect(complaints.list).toEqual([]);
-  await context.close();
-});
-
 test('nothing runs out of the screen at phone width, nor with text at twice the size', async ({ browser }) => {
-  test.setTimeout(MINUTES_FOR_ALL * 60_000);
+  test.setTimeout(MS_FOR_ALL);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
   for (const { name, path } of paths) {

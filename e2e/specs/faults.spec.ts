@@ -1,5 +1,6 @@
 import { expect, test, type Page, type Route } from '@playwright/test';
 import type { BatchList, BatchView, DrinkList, DrinkView, HouseView, JugList, ShelfView } from '@steepsis/contract';
+import { MS_FOR_ALL } from '../support/everyPage';
 import { codeIn } from '../support/words';
 import { Server } from '../support/server';
 import { walk } from '../support/walk';
@@ -47,6 +48,9 @@ async function answered<T>(route: Route, change: (body: T) => T): Promise<void> 
   await route.fulfill({ response, json: change((await response.json()) as T) });
 }
 
+// A page may still be fetching when its test ends; what is answered for it then goes nowhere, and is no fault.
+test.afterEach(({ page }) => page.unrouteAll({ behavior: 'ignoreErrors' }));
+
 async function opens(page: Page, url: string, path: string): Promise<string> {
   await page.goto(url + path);
   await expect(page.getByRole('heading', { level: 1 }), path).toBeVisible();
@@ -61,7 +65,7 @@ test.describe('with one thing of each kind that cannot be worked out', () => {
   test.afterAll(() => server.remove());
 
   test('every page opens, says it of that thing, and shows the others', async ({ page, request }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(MS_FOR_ALL);
     const get = async <T>(path: string): Promise<T> => (await (await request.get(server.url + path)).json()) as T;
     const { batches } = await get<BatchList>('/api/batches?limit=50');
     const shelf = await get<ShelfView>('/api/shelf');

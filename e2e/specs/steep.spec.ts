@@ -288,23 +288,3 @@ test('the page says beforehand when it cannot ring, and lays its bell ahead, so 
   await expect(bar).toContainText('This device is set to stay silent.');
   await own.remove();
 });
-
-test('the stove is whole for a screen reader, on a phone and on a tablet', async ({ page }) => {
-  const { default: AxeBuilder } = await import('@axe-core/playwright');
-  const cook = new Cook(page, server.url);
-  for (const [width, height] of [
-    [390, 844],
-    [1280, 800],
-    [1080, 810],
-  ] as const) {
-    await page.setViewportSize({ width, height });
-    for (const path of ['/steep', '/steep/as-usual', '/kitchen/instruments', '/kitchen']) {
-      await cook.open(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect([path, width, violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)]).toEqual([path, width, []]);
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect([path, width, wide]).toEqual([path, width, 0]);
-    }
-  }
-});

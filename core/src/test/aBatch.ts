@@ -10,10 +10,17 @@ import { planDrink, type Plan } from '../plan/planDrink';
 
 /** @throws Error if the target has no plan: a test that expects none asks planDrink itself */
 export function aPlan(change: Partial<PlanTarget> = {}): Plan {
+  const asked = JSON.stringify(change);
+  const known = PLANS.get(asked);
+  if (known) return known;
   const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, ...change }, DEFAULT_KITCHEN);
   if (result.kind === 'no-plan') throw new Error(result.message);
+  PLANS.set(asked, result.plan);
   return result.plan;
 }
+
+/** The same wish has the same plan: tests that tell hundreds of batches work it out once. */
+const PLANS = new Map<string, Plan>();
 
 export const START = '2026-07-05T09:00:00.000Z';
 export const minutesIn = (minutes: number): string => new Date(Date.parse(START) + minutes * 60_000).toISOString();
