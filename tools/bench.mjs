@@ -140,7 +140,7 @@ const closedForm = () => {
 // Left to be given, by part: a family is a share on its own clock and a share that waits for heat; wetting-out is left out.
 const parts = FIVE.flatMap((name) => {
   const cls = core.EXTRACTION_CLASSES[name];
-  return ['body', 'harsh'].flatMap((family) => {
+  return ['body', 'tongue', 'oil'].flatMap((family) => {
     const { k95PerMin: k, eaKJPerMol: ea, coldShare } = cls[family];
     return coldShare === 1
       ? [[k, ea]]
@@ -168,7 +168,18 @@ const ratio = medianMs(general, 60) / (medianMs(tenClosedForms, 200, 400) / 10);
 reportAtLeast('closed form against a general solver', ratio, 'times', 50);
 
 const map = {
-  plants: FIVE.map((extractionClass) => ({ extractionClass, bodyFull: 1, harshFull: 1 })),
+  plants: FIVE.map((extractionClass, of) => ({
+    extractionClass,
+    bodyFull: 1,
+    harsh: [
+      { family: 'tongue', of: 2 * of, load: 0.3 },
+      { family: 'tongue', of: 2 * of + 1, load: 0.5 },
+    ],
+  })),
+  harshnesses: FIVE.flatMap(() => [
+    { sense: 0, base: 0 },
+    { sense: 1, base: 0 },
+  ]),
   columns: 160,
   rows: 120,
   maxMinutes: 60,

@@ -111,7 +111,7 @@ describe('checking what a drink and a target may say since', () => {
       [],
     );
     expect(drink({ cut: 'minced' }, {})).toEqual([
-      'brews.0.ways.0.ingredients.0.cut: one of whole, sliced, crushed, torn, ground, zest, pith-free, got "minced"',
+      'brews.0.ways.0.ingredients.0.cut: one of whole, sliced, crushed, torn, ground, zest, with-pith, pith-free, got "minced"',
     ]);
     expect(drink({}, { headroom: 0.9 })).toEqual(['brews.0.ways.0.headroom: a number of at most 0.6, got 0.9']);
   });

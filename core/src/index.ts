@@ -122,6 +122,8 @@ export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
 export { abvOf, NO_LIQUID, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
 export { colourOf, liquorColourOf, strengthShares, weightedStrength } from './liquid/strength';
+export { sweetGPerL } from './liquid/sweetness';
+export { borneGPerL } from './reference/bearing';
 
 export {
   batchAfter,
@@ -364,7 +366,7 @@ export {
   type Pourable,
   type Told,
 } from './jug/pourable';
-export { colourDepthPerCm, flavoursOf, shadeOf, sweetGPerL, type Flavour, type Shade } from './jug/qualities';
+export { colourDepthPerCm, flavoursOf, shadeOf, type Flavour, type Shade } from './jug/qualities';
 export {
   benchFigures,
   fillJug,
@@ -381,7 +383,7 @@ export {
 } from './jug/fillJug';
 export { fixesFor, TRIAL_GLASS_ML, type Fix as JugFix, type Fixes, type FixSetup } from './jug/fix';
 export { stateNote, type Taste, type ToBeDrunk } from './jug/taste';
-export { plantsMissingIn, withPlantsOf, type PouredPart } from './jug/pouredPart';
+export { asStored, plantsMissingIn, withPlantsOf, type PouredPart } from './jug/pouredPart';
 export {
   decideFreeJug,
   drunkState,

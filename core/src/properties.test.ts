@@ -16,7 +16,8 @@ import {
   waterOf,
   type Liquid,
 } from './liquid/liquid';
-import { harshness, weightedStrength } from './liquid/strength';
+import { harshness } from './liquid/harshness';
+import { weightedStrength } from './liquid/strength';
 import { jugForGlass, pourGlass } from './plan/glass';
 import { mixJug } from './plan/mixJug';
 import { planBrews } from './plan/planBrews';

@@ -1,9 +1,17 @@
 import { inGlass, steepCurve, type CurveTarget, type SteepCurve } from '../brew/steepCurve';
 import { mainStageOf, withSteep, type Stage, type StageKind } from '../drink/drink';
 import { tempAt } from '../heat/temperatureHistory';
-import { portionOf, volumeMl, type Liquid } from '../liquid/liquid';
+import {
+  addSugar,
+  NO_LIQUID,
+  portionOf,
+  pourTogether,
+  totalOf,
+  volumeMl,
+  waterOf,
+  type Liquid,
+} from '../liquid/liquid';
 import { remembering } from '../quantity/remembering';
-import { harshness, weightedStrength } from '../liquid/strength';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
 import { actualMinutes, brewLines, runningStage, runOfBatch, runOfFrozen, type Batch } from './batch';
@@ -119,34 +127,35 @@ function glassTargetOf(plan: FrozenPlan, brewId: string): CurveTarget {
   const { target, promised, houseHarshLimit } = plan;
   const jugMl = mixTotalMl(promised.mix);
   const thinning = target.strengthX > 0 ? promised.jugX / target.strengthX : 1;
-  const masked = 1 + target.sugarGPerL / 120;
   const parts = brewLines(plan).map((line) => {
-    const brew = frozenBrew(plan, line.brewId);
-    const run = runOfFrozen(plan, brew);
-    const share = (promised.mix[line.lineId] ?? 0) / jugMl / thinning;
+    const run = runOfFrozen(plan, frozenBrew(plan, line.brewId));
+    const ml = promised.mix[line.lineId] ?? 0;
+    const made = volumeMl(run.concentrate);
     return {
       brewId: line.brewId,
       planned: run.at(run.endMin).liquor,
-      x: (share * weightedStrength(run.concentrate)) / bookStandard(plan.drink),
-      harsh: (share * bareHarshness(run.concentrate, houseHarshLimit)) / masked,
+      part: made > 0 ? portionOf(run.concentrate, ml / made) : NO_LIQUID,
     };
   });
   const own = parts.find((p) => p.brewId === brewId)!;
-  const sum = (of: (p: (typeof parts)[number]) => number): number => parts.reduce((s, p) => s + of(p), 0);
   return {
     planned: own.planned,
     wantedX: target.strengthX,
     part: {
-      x: own.x,
-      harsh: own.harsh,
-      othersX: sum((p) => p.x) - own.x,
-      othersHarsh: sum((p) => p.harsh) - own.harsh,
+      glass: sweetenedAndThinned(pourTogether(...parts.map((p) => p.part)), target.sugarGPerL, jugMl * thinning),
+      part: own.part,
+      standard: bookStandard(plan.drink),
+      houseHarshLimit,
     },
   };
 }
 
-const bareHarshness = (l: Liquid, limit: number): number =>
-  volumeMl(l) === 0 ? 0 : harshness({ ...l, sugarG: {} }, limit);
+/** What brews bring to a jug, with the sugar that was wished and filled up with water: the rest of a mix hardly tastes. */
+function sweetenedAndThinned(brewed: Liquid, wantedSugarGPerL: number, totalMl: number): Liquid {
+  const sugarG = Math.max(0, (wantedSugarGPerL * totalMl) / 1000 - totalOf(brewed.sugarG));
+  const sweet = addSugar(brewed, sugarG, 'white_sugar');
+  return pourTogether(sweet, waterOf(Math.max(0, totalMl - volumeMl(sweet))));
+}
 
 /** Volume the plan expects from a brew as it really went, all pots, ml. */
 export const expectedVolumeMl = (batch: Batch, brewId: string): number =>

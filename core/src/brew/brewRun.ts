@@ -6,8 +6,16 @@ import { plantIn } from '../reference/plants';
 import { afterStraining, scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
-import { clocksOf, exposureMinutes, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
-import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
+import {
+  ALL_OUT,
+  clocksOf,
+  exposureMinutes,
+  extentsAt,
+  type Addition,
+  type Clocks,
+  type Extents,
+} from '../extraction/extract';
+import { hottestC, tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import {
   addSugar,
   massG,
@@ -19,7 +27,8 @@ import {
   withoutWater,
   type Liquid,
 } from '../liquid/liquid';
-import { givenBy, stirredIn } from '../liquid/stirredIn';
+import { withOilsThatDissolve } from '../liquid/harshness';
+import { givenBy, smells, stews, stirredIn } from '../liquid/stirredIn';
 import { sugarForG } from '../sugar/infusedSyrup';
 import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { correctedTo, MOST_LOST } from './correctForVolume';
@@ -139,7 +148,14 @@ export function followBrew(setup: BrewSetup): BrewRun {
     { press, heldScale: heldScaleOf(setup.way, factors) },
   );
   const strainOf = (liquor: Liquid, atMin: number): Strained =>
-    strained({ water, liquor, steamG: Math.max(0, sweetAt(atMin).waterG - liquor.waterG), held, press });
+    strained({
+      water,
+      liquor,
+      steamG: Math.max(0, sweetAt(atMin).waterG - liquor.waterG),
+      held,
+      press,
+      hottest: hottestC(history, atMin),
+    });
   const strainAt = (atMin: number): Strained => {
     if (dryMin !== undefined && atMin >= dryMin && setup.strainedMl === undefined)
       return nothingFrom(water, steamG(atMin));
@@ -184,7 +200,11 @@ export function followBrew(setup: BrewSetup): BrewRun {
       { ...done.sweetenedG },
     ),
     lost,
-    at: (atMin) => ({ atMin, tempC: tempAt(history, atMin), liquor: liquorAt(atMin) }),
+    at: (atMin) => ({
+      atMin,
+      tempC: tempAt(history, atMin),
+      liquor: withOilsThatDissolve(liquorAt(atMin), hottestC(history, atMin)),
+    }),
     strainedAt: (atMin) => finishOf(strainAt(atMin), atMin).liquid,
     comingTo: (outMl) => portionToMl(finishOf(strainOf(liquorThatGives(outMl, endMin), endMin), endMin).liquid, outMl),
   };
@@ -289,12 +309,15 @@ function strained({
   steamG,
   held,
   press,
+  hottest,
 }: {
   water: Liquid;
   liquor: Liquid;
   steamG: number;
   held: { drainedMl: number; pressedMl: number };
   press: boolean;
+  /** °C it has been by then */
+  hottest: number;
 }): Strained {
   const totalMl = volumeMl(liquor);
   const leftMl = held.drainedMl - held.pressedMl;
@@ -302,7 +325,7 @@ function strained({
   const clings = clingingMl(Math.max(0, poured));
   const outMl = poured - clings;
   if (!(outMl > 0)) return nothingFrom(water, steamG);
-  const portion = portionOf(liquor, outMl / totalMl);
+  const portion = withOilsThatDissolve(portionOf(liquor, outMl / totalMl), hottest);
   // Pressing also pushes out fines: a tenth more harshness. House estimate.
   const liquid = press
     ? { ...portion, harshG: Object.fromEntries(Object.entries(portion.harshG).map(([k, g]) => [k, g * 1.1])) }
@@ -360,13 +383,19 @@ const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[])
   });
 
 const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: number): Extents =>
-  addition === 'all-at-once' ? { body: 1, harsh: 1 } : extentsAt(clocks, addition, atMin);
+  addition === 'all-at-once' ? ALL_OUT : extentsAt(clocks, addition, atMin);
 
 function dissolvedFrom({ botanical: b, ingredient, grams }: Plant, extents: Extents, anyLot: number): Liquid {
   const potency = anyLot * (ingredient.potency ?? 1);
   const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
   if (b.extractionClass === 'stirred_in') return stirredIn(b, grams, potency);
-  return givenBy(b, grams * extents.body * potency, grams * extents.harsh * potency * harshCut);
+  const spent = grams * potency;
+  return givenBy(b, {
+    body: spent * extents.body,
+    tongue: spent * harshCut * extents.tongue,
+    oil: spent * harshCut * extents.oil,
+    cooked: spent * extents.cooked,
+  });
 }
 
 /** At the very moment between two stages a history still has the temperature of the earlier one. */
@@ -401,6 +430,8 @@ function additionOf(
     rateScale:
       factors.rate * AGITATION[mainAgitation(setup.way)] * (ingredient.cut ? CUT_EFFECT[ingredient.cut].rate : 1),
     ...(brix > 0 ? { inSyrupBrix: brix } : {}),
+    noOil: !smells(botanical),
+    noCooking: !stews(botanical),
   };
 }
 

@@ -1,13 +1,20 @@
-import { harshness, weightedStrength } from '../liquid/strength';
-import type { Liquid } from '../liquid/liquid';
+import { harshness } from '../liquid/harshness';
+import { mapKinds, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
+import { weightedStrength } from '../liquid/strength';
 import type { BrewRun } from './brewRun';
 
 export type SteepPoint = { steepMin: number; tempC: number; strengthX: number; harsh: number };
 export type SteepWindow = { fromMin: number; toMin: number };
 export type SteepCurve = { points: readonly SteepPoint[]; window: SteepWindow | undefined };
 
-/** What one brew brings to the finished glass when it is pulled as planned, and what everything else does. */
-export type PartInGlass = { x: number; harsh: number; othersX: number; othersHarsh: number };
+/** The finished glass as planned, and what of it one brew brings when it is pulled as planned. */
+export type PartInGlass = {
+  glass: Liquid;
+  part: Liquid;
+  /** weighted strength of ×1.0 */
+  standard: number;
+  houseHarshLimit: number;
+};
 
 export type CurveTarget = {
   part: PartInGlass;
@@ -18,6 +25,9 @@ export type CurveTarget = {
 
 /** Half-width of the band that counts as right: one just noticeable step of strength is about 1.2 times. House estimate. */
 export const STRENGTH_BAND = 0.12;
+
+/** The window to pull in ends here: a fifth of its drinkers complain at four fifths of the limit, half at the limit. House estimate. */
+export const WINDOW_HARSH = 0.85;
 
 /**
  * Strength and harshness of the finished glass if the steep were pulled at each minute, at the planned amounts, along
@@ -43,22 +53,37 @@ function pointAt(run: BrewRun, steepStartMin: number, steepMin: number, target: 
 /** Strength and harshness of the glass if the brew's liquor were this instead of what was planned. */
 export function inGlass(
   liquor: Liquid,
-  { part, planned }: Pick<CurveTarget, 'part' | 'planned'>,
+  target: Pick<CurveTarget, 'part' | 'planned'>,
 ): { strengthX: number; harsh: number } {
-  const against = (figure: (l: Liquid) => number): number => {
-    const asPlanned = figure(planned);
-    return asPlanned > 0 ? figure(liquor) / asPlanned : 1;
+  const { standard, houseHarshLimit } = target.part;
+  const glass = glassWith(liquor, target);
+  return { strengthX: weightedStrength(glass) / standard, harsh: harshness(glass, houseHarshLimit) };
+}
+
+/** The glass with the brew's part in the proportions of another liquor: its water stays, and what the liquor does not say. */
+function glassWith(liquor: Liquid, { part: { glass, part }, planned }: Pick<CurveTarget, 'part' | 'planned'>): Liquid {
+  const [ml, plannedMl] = [volumeMl(liquor), volumeMl(planned)];
+  if (ml === 0 || plannedMl === 0) return glass;
+  const times = (now: number, then: number): number => (then > 0 ? (now / ml) * (plannedMl / then) : 1);
+  const swapped = (of: (l: Liquid) => ByKind): ByKind => {
+    const brings = of(part);
+    return mapKinds(of(glass), (g, kind) =>
+      brings[kind] ? g + brings[kind] * (times(of(liquor)[kind] ?? 0, of(planned)[kind] ?? 0) - 1) : g,
+    );
   };
-  // Sugar of the glass masks harshness alike whenever the brew is pulled, so unmasked ones are compared.
-  const bare = (l: Liquid): number => harshness({ ...l, sugarG: {} });
   return {
-    strengthX: part.othersX + part.x * against(weightedStrength),
-    harsh: part.othersHarsh + part.harsh * against(bare),
+    ...glass,
+    bodyG: swapped((l) => l.bodyG),
+    harshG: swapped((l) => l.harshG),
+    oilG: swapped((l) => l.oilG),
+    cookedG: swapped((l) => l.cookedG),
+    sugarG: swapped((l) => l.sugarG),
+    acidG: glass.acidG + part.acidG * (times(liquor.acidG, planned.acidG) - 1),
   };
 }
 
 const inBand = (p: SteepPoint, target: CurveTarget): boolean =>
-  Math.abs(Math.log(p.strengthX / target.wantedX)) <= STRENGTH_BAND && p.harsh <= 1;
+  Math.abs(Math.log(p.strengthX / target.wantedX)) <= STRENGTH_BAND && p.harsh <= WINDOW_HARSH;
 
 function windowOf(points: readonly SteepPoint[], target: CurveTarget): SteepWindow | undefined {
   const good = points.filter((p) => inBand(p, target));

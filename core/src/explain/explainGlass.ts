@@ -1,7 +1,7 @@
 import { leafOf } from '../plan/planDrink';
 import type { Plan } from '../plan/planTypes';
 import { handsOnMinutes, totalMinutes } from '../plan/workTime';
-import { plantHarshness } from '../liquid/strength';
+import { harshShares, softenedBy, softenersOf } from '../liquid/harshness';
 import { plantIn, plantOf } from '../reference/plants';
 import type { Explanation } from './explanation';
 
@@ -30,32 +30,38 @@ export function explainCaffeine(plan: Plan): Explanation {
   };
 }
 
-/** Harshness is each plant's against its own limit, masked by sugar. */
+/** Harshness is what is spent of each plant against what its drinkers bear, softened by sugar, felt together. */
 export function explainHarsh(plan: Plan): Explanation {
   const { liquid, figures } = plan.glass;
-  const against = Object.keys(liquid.harshG)
-    .map((plant) => ({ plant, share: plantHarshness(liquid, plant) }))
-    .filter((p) => p.share > 0.005);
+  const against = Object.entries(harshShares(liquid))
+    .map(([plant, share]) => ({ plant, share }))
+    .filter((p) => p.share > 0.005)
+    .sort((a, b) => b.share - a.share);
+  const felt = softenedBy(softenersOf(liquid));
   return {
     title: 'Harshness of the glass',
     exact: `${(100 * figures.harsh).toFixed(0)} % of the limit`,
     steps: [
       ...against.map((p) => ({
-        text: `${plantIn(liquid.own, p.plant).name}, of its own limit`,
+        text: `${plantIn(liquid.own, p.plant).name}, its share of what is felt`,
         value: `${(100 * p.share).toFixed(0)} %`,
       })),
       {
-        text: `masked by ${figures.sugarGPerL.toFixed(0)} g/L of sugar, for what this house bears`,
+        text: `of bitterness ${(100 * felt('bitter')).toFixed(0)} % and of puckering ${(100 * felt('astringent')).toFixed(0)} % are felt beside its sugar and acid; against what this house bears`,
         value: `${(100 * figures.harsh).toFixed(0)} %`,
       },
     ],
     constants: [
       {
-        name: 'Limit of a plant',
-        value: 'what its usual dose gives in the longest time advised',
-        source: 'house estimate on the botanical table',
+        name: 'Limit',
+        value: 'half of its own drinkers would call a whole glass too harsh',
+        source: 'house estimates by plant, as grams of it that are spent',
       },
-      { name: 'Each 12 % of sugar', value: 'halves what is felt', source: 'house estimate' },
+      {
+        name: 'Sugar that halves bitterness',
+        value: '90 g/L; puckering 180 g/L, perfume and resin 400 g/L',
+        source: 'directions published, sizes house estimates',
+      },
       {
         name: 'This house bears',
         value: `×${plan.houseHarshLimit.toFixed(2)}`,

@@ -9,9 +9,10 @@ import { TWO_STEP } from '../heat/cooling';
 import { combineSigmas, likelyRange } from '../quantity/estimate';
 import { netBodyMax, type Botanical } from '../reference/botanicals';
 import { plantIn, plantOf } from '../reference/plants';
-import { harshLimitGPerL, netBodyGPerL, strengthShares } from '../liquid/strength';
+import { borneGPerL } from '../reference/bearing';
+import { netBodyGPerL, strengthShares } from '../liquid/strength';
 import { sugarGPerL, type Liquid } from '../liquid/liquid';
-import { STRENGTH_BAND } from '../brew/steepCurve';
+import { STRENGTH_BAND, WINDOW_HARSH } from '../brew/steepCurve';
 import { ledgerOf, type Plan, type PlannedBrew } from '../plan/planDrink';
 
 /** Figures of a plan that can be opened; leaf is told by ingredient. Those of a brew are of the brew that is asked for. */
@@ -341,18 +342,21 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
     exact: b.curve?.window ? `${min(b.curve.window.fromMin)} to ${min(b.curve.window.toMin)}` : 'none',
     steps: [
       { text: 'strong enough: within a band around what is wanted', value: percent(STRENGTH_BAND) },
-      { text: 'not too harsh: below what this house bears', value: times(plan.houseHarshLimit) },
+      {
+        text: 'not too harsh: a little below what this house bears',
+        value: percent(WINDOW_HARSH * plan.houseHarshLimit),
+      },
     ],
     constants: [
       ...b.leaf.map((l) => {
-        const limit = harshLimitGPerL(plantOf(plan.drink, l.plant));
+        const borne = borneGPerL(plantOf(plan.drink, l.plant));
         return {
-          name: `${l.name}: harsh limit unsweetened`,
-          value: Number.isFinite(limit) ? gPerL(limit) : 'none, it is not harsh',
-          source: 'usual dose and longest advised time, by the model',
+          name: `${l.name}: borne unsweetened`,
+          value: Number.isFinite(borne) ? `${gPerL(borne)} spent` : 'any amount, it is not harsh',
+          source: HOUSE,
         };
       }),
-      { name: 'sugar that halves harshness', value: '120 g/L', source: HOUSE },
+      { name: 'sugar that halves bitterness; puckering', value: '90; 180 g/L', source: HOUSE },
     ],
   }),
   cooling: (plan) => {

@@ -5,6 +5,7 @@ import { lastAsked, type Recall } from '../quantity/lastAsked';
 import { equivalentUpTo, historyNodes } from './arrhenius';
 import { extractionPaceInSyrup } from './paceInSyrup';
 import {
+  COOKING,
   EXTRACTION_CLASSES,
   HEAT_ONLY_EA,
   type ExtractionClass,
@@ -28,9 +29,17 @@ export type Addition = {
   rateScale: number;
   /** °Bx of the syrup it steeps in; water if left out */
   inSyrupBrix?: number;
+  /** clocks that nobody asks of this plant are not run */
+  noOil?: boolean;
+  noCooking?: boolean;
 };
 
-export type Extents = { body: number; harsh: number };
+/** Shares that are out, or cooked through, 0 to 1. */
+export type Extents = { body: number; tongue: number; oil: number; cooked: number };
+
+export const NOTHING_OUT: Extents = { body: 0, tongue: 0, oil: 0, cooked: 0 };
+/** Juice and puree: all of it is in at once, and raw. */
+export const ALL_OUT: Extents = { body: 1, tongue: 1, oil: 1, cooked: 0 };
 
 /** A temperature history's clocks: minutes at 95 °C that it is worth up to a moment, for any activation energy. */
 export type Clocks = {
@@ -62,7 +71,7 @@ export function exposureMinutes(clocks: Clocks, addition: Addition, eaKJPerMol: 
 }
 
 /**
- * Share of body and of harshness that an addition has given by a moment of the history, 0 to 1.
+ * Share of body, of what the tongue and the nose find harsh, and of what is cooked through, by a moment of the history, 0 to 1.
  * The wet-out lag is taken off its time: hot from 60 °C, cold below 30, in between in proportion.
  * More time never gives less.
  */
@@ -71,16 +80,21 @@ export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Ex
   const cls: ExtractionClass = EXTRACTION_CLASSES[addition.extractionClass];
   const until = Math.min(atMin, addition.leavesMin ?? Infinity);
   const from = addition.entersMin + wetOutMinutes(cls, tempAt(clocks.history, addition.entersMin));
-  if (until <= from) return { body: 0, harsh: 0 };
+  if (until <= from) return NOTHING_OUT;
   const between = (ea: number): number => clocks.equivalentMinutes(ea, until) - clocks.equivalentMinutes(ea, from);
-  const pace = paceOf(clocks, addition);
-  const family = (rate: FamilyRate): number =>
+  const given = paceOf(clocks, addition);
+  const family = (rate: FamilyRate, pace = given): number =>
     extent(
       { k95PerMin: rate.k95PerMin * pace, coldShare: rate.coldShare },
       between(rate.eaKJPerMol),
       rate.coldShare < 1 ? between(Math.max(HEAT_ONLY_EA, rate.eaKJPerMol)) : 0,
     );
-  return { body: family(cls.body), harsh: family(cls.harsh) };
+  return {
+    body: family(cls.body),
+    tongue: family(cls.tongue),
+    oil: addition.noOil ? 0 : family(cls.oil),
+    cooked: addition.noCooking ? 0 : family(COOKING, 1),
+  };
 }
 
 /** Rate against still-standing reference, slowed by thick syrup as it is when the plant goes in. */

@@ -85,7 +85,7 @@ describe('extraction', () => {
           const at = (t: number): ReturnType<typeof extentsAt> =>
             extentsAt(clocks, { extractionClass, entersMin: 0, rateScale: 1 }, t);
           const [early, late] = [at(Math.min(a, b)), at(Math.max(a, b))];
-          for (const family of ['body', 'harsh'] as const) {
+          for (const family of ['body', 'tongue', 'oil', 'cooked'] as const) {
             expect(late[family]).toBeGreaterThanOrEqual(early[family]);
             expect(late[family]).toBeLessThanOrEqual(1);
             expect(early[family]).toBeGreaterThanOrEqual(0);
@@ -101,7 +101,7 @@ describe('extraction', () => {
     const hot = extentsAt(clocksOf(temperatureHistory([hold(4, 90)])), leaf, 4);
     const cold = extentsAt(clocksOf(temperatureHistory([hold(720, 5)])), leaf, 720);
     expect(cold.body).toBeGreaterThan(hot.body);
-    expect(cold.harsh).toBeLessThan(hot.harsh);
+    expect(cold.tongue).toBeLessThan(hot.tongue);
   });
 
   it('is slower in thick syrup than in water, and the same in thin', () => {

@@ -7,7 +7,10 @@
 export type FamilyRate = { k95PerMin: number; low: number; high: number; eaKJPerMol: number; coldShare: number };
 export type ExtractionClass = {
   body: FamilyRate;
-  harsh: FamilyRate;
+  /** what is bitter and puckering */
+  tongue: FamilyRate;
+  /** what is smelt: perfume, medicine, resin */
+  oil: FamilyRate;
   /** minutes before dry material is wet through, hot and cold */
   wetOutMin: { hot: number; cold: number };
 };
@@ -24,24 +27,82 @@ const dry = { hot: 0.3, cold: 3 };
 const instant = { hot: 0, cold: 0 };
 
 export const EXTRACTION_CLASSES = {
-  powder: { body: rate(5, 2, 10, 25, 1), harsh: third(3, 35, 0.8), wetOutMin: instant },
-  broken_leaf: { body: rate(1, 0.5, 2, 45, 0.9), harsh: third(0.45, 60, 0.4), wetOutMin: dry },
-  fast_leaf: { body: rate(0.5, 0.25, 0.9, 40, 0.9), harsh: third(0.2, 60, 0.4), wetOutMin: dry },
-  whole_leaf: { body: rate(0.25, 0.12, 0.4, 45, 0.9), harsh: third(0.11, 60, 0.4), wetOutMin: dry },
-  rooibos: { body: rate(0.2, 0.1, 0.4, 40, 0.8), harsh: third(0.06, 55, 0.5), wetOutMin: dry },
-  calyx_petal: { body: rate(0.2, 0.08, 0.4, 20, 1), harsh: third(0.06, 45, 0.5), wetOutMin: dry },
-  cut_calyx: { body: rate(0.5, 0.25, 0.9, 20, 1), harsh: third(0.15, 45, 0.5), wetOutMin: dry },
-  dried_flower: { body: third(0.3, 30, 0.9), harsh: third(0.1, 50, 0.4), wetOutMin: dry },
-  dried_herb: { body: third(0.45, 35, 0.9), harsh: third(0.12, 55, 0.4), wetOutMin: dry },
-  fresh_herb: { body: third(0.35, 30, 0.9), harsh: third(0.08, 55, 0.3), wetOutMin: instant },
-  hard_spice: { body: rate(0.035, 0.01, 0.08, 40, 0.7), harsh: third(0.015, 50, 0.4), wetOutMin: dry },
-  dried_berry: { body: rate(0.06, 0.02, 0.15, 30, 1), harsh: third(0.02, 45, 0.5), wetOutMin: dry },
-  fresh_root: { body: third(0.08, 35, 0.9), harsh: third(0.03, 45, 0.5), wetOutMin: instant },
-  fresh_peel: { body: third(0.25, 30, 1), harsh: third(0.06, 45, 0.5), wetOutMin: instant },
-  fresh_fruit: { body: third(0.05, 30, 1), harsh: third(0.01, 40, 0.5), wetOutMin: instant },
+  powder: { body: rate(5, 2, 10, 25, 1), tongue: third(3, 45, 0.5), oil: third(3, 35, 0.8), wetOutMin: instant },
+  broken_leaf: {
+    body: rate(1, 0.5, 2, 45, 0.9),
+    tongue: third(0.45, 50, 0.5),
+    oil: third(0.45, 40, 0.5),
+    wetOutMin: dry,
+  },
+  fast_leaf: {
+    body: rate(0.5, 0.25, 0.9, 40, 0.9),
+    tongue: third(0.2, 50, 0.5),
+    oil: third(0.3, 40, 0.5),
+    wetOutMin: dry,
+  },
+  whole_leaf: {
+    body: rate(0.25, 0.12, 0.4, 45, 0.9),
+    tongue: third(0.11, 50, 0.5),
+    oil: third(0.25, 40, 0.5),
+    wetOutMin: dry,
+  },
+  rooibos: {
+    body: rate(0.2, 0.1, 0.4, 40, 0.8),
+    tongue: third(0.06, 55, 0.5),
+    oil: third(0.2, 40, 0.5),
+    wetOutMin: dry,
+  },
+  calyx_petal: {
+    body: rate(0.2, 0.08, 0.4, 20, 1),
+    tongue: third(0.06, 30, 0.6),
+    oil: third(0.2, 30, 0.6),
+    wetOutMin: dry,
+  },
+  cut_calyx: {
+    body: rate(0.5, 0.25, 0.9, 20, 1),
+    tongue: third(0.15, 30, 0.6),
+    oil: third(0.4, 30, 0.6),
+    wetOutMin: dry,
+  },
+  dried_flower: { body: third(0.3, 30, 0.9), tongue: third(0.1, 50, 0.4), oil: third(0.25, 35, 0.6), wetOutMin: dry },
+  dried_herb: { body: third(0.45, 35, 0.9), tongue: third(0.12, 55, 0.4), oil: third(0.3, 40, 0.5), wetOutMin: dry },
+  fresh_herb: {
+    body: third(0.35, 30, 0.9),
+    tongue: third(0.08, 55, 0.3),
+    oil: third(0.2, 40, 0.4),
+    wetOutMin: instant,
+  },
+  hard_spice: {
+    body: rate(0.035, 0.01, 0.08, 40, 0.7),
+    tongue: third(0.015, 50, 0.4),
+    oil: third(0.03, 45, 0.3),
+    wetOutMin: dry,
+  },
+  dried_berry: {
+    body: rate(0.06, 0.02, 0.15, 30, 1),
+    tongue: third(0.02, 45, 0.5),
+    oil: third(0.05, 40, 0.5),
+    wetOutMin: dry,
+  },
+  fresh_root: {
+    body: third(0.08, 35, 0.9),
+    tongue: third(0.03, 45, 0.5),
+    oil: third(0.08, 35, 0.6),
+    wetOutMin: instant,
+  },
+  fresh_peel: { body: third(0.25, 30, 1), tongue: third(0.06, 45, 0.5), oil: third(0.2, 35, 0.7), wetOutMin: instant },
+  fresh_fruit: {
+    body: third(0.05, 30, 1),
+    tongue: third(0.02, 40, 0.5),
+    oil: third(0.05, 35, 0.7),
+    wetOutMin: instant,
+  },
 } as const satisfies Record<string, ExtractionClass>;
 
 export type ExtractionClassName = keyof typeof EXTRACTION_CLASSES;
+
+/** What cooks to hay or compote: only heat does it, whatever the plant is and however it is moved. House estimate. */
+export const COOKING: FamilyRate = { k95PerMin: 0.01, low: 0.006, high: 0.016, eaKJPerMol: 85, coldShare: 0 };
 
 /** What needs heat to come out has at least this activation energy, kJ/mol. */
 export const HEAT_ONLY_EA = 70;

@@ -2,6 +2,7 @@ import { temperatureHistory } from '../heat/temperatureHistory';
 import { clocksOf, extentsAt, type Addition } from './extract';
 import { aromaBand, aromaLeftAfterSteep, colourLeft } from './aromaAndFade';
 import { doseForBody, minutesForBody, tempForBody } from './solveFor';
+import { harshIndex, joined } from '../liquid/harshness';
 import { steepMap } from './steepMap';
 
 const calyx: Addition = { extractionClass: 'calyx_petal', entersMin: 0, rateScale: 1 };
@@ -10,8 +11,21 @@ const cooling = temperatureHistory([{ kind: 'newton', minutes: 60, fromC: 95, to
 describe('the steep map', () => {
   const map = steepMap({
     plants: [
-      { extractionClass: 'powder', bodyFull: 2, harshFull: 1 },
-      { extractionClass: 'fresh_root', bodyFull: 1, harshFull: 0.5, entersMin: 30 },
+      { extractionClass: 'powder', bodyFull: 2, harsh: [{ family: 'tongue', of: 0, load: 0.8 }] },
+      {
+        extractionClass: 'fresh_root',
+        bodyFull: 1,
+        harsh: [
+          { family: 'oil', of: 1, load: 0.5, most: 0.3 },
+          { family: 'cooked', of: 2, load: 0.4 },
+        ],
+        entersMin: 30,
+      },
+    ],
+    harshnesses: [
+      { sense: 0, base: 0.1 },
+      { sense: 0, base: 0 },
+      { sense: 1, base: 0.05 },
     ],
     columns: 121,
     rows: 40,
@@ -32,6 +46,22 @@ describe('the steep map', () => {
       2 * extentsAt(clocks, { extractionClass: 'powder', entersMin: 0, rateScale: 1 }, 60).body +
       extentsAt(clocks, { extractionClass: 'fresh_root', entersMin: 30, rateScale: 1 }, 60).body;
     expect(Math.abs(at(row, 120) / expected - 1)).toBeLessThan(0.002);
+  });
+  it('joins what is harsh as the law does: alike more than unlike, oils up to what dissolves', () => {
+    const row = 10;
+    const clocks = clocksOf(
+      temperatureHistory([{ kind: 'newton', minutes: 60, fromC: map.startC[row]!, towardsC: 22, tauMin: 90 }]),
+    );
+    const powder = extentsAt(clocks, { extractionClass: 'powder', entersMin: 0, rateScale: 1 }, 60);
+    const root = extentsAt(clocks, { extractionClass: 'fresh_root', entersMin: 30, rateScale: 1 }, 60);
+    const expected = harshIndex(
+      joined([
+        { sense: 'bitter', species: 'a', load: 0.1 + 0.8 * powder.tongue },
+        { sense: 'bitter', species: 'b', load: 0.3 * (1 - Math.exp((-0.5 * root.oil) / 0.3)) },
+        { sense: 'stewed', species: 'b', load: 0.05 + 0.4 * root.cooked },
+      ]),
+    );
+    expect(Math.abs(map.harsh[row * map.columns + 120]! / expected - 1)).toBeLessThan(0.003);
   });
   it('never falls with time, nor with a warmer start', () => {
     for (let r = 0; r < 40; r++) for (let c = 1; c < 121; c++) expect(at(r, c)).toBeGreaterThanOrEqual(at(r, c - 1));

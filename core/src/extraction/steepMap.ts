@@ -1,7 +1,9 @@
 import { requirePositive } from '../quantity/range';
 import { coldness, energyPerGas, REFERENCE_C } from './arrhenius';
+import { harshIndex } from '../liquid/harshness';
 import {
   AGITATION,
+  COOKING,
   EXTRACTION_CLASSES,
   HEAT_ONLY_EA,
   type Agitation,
@@ -9,18 +11,24 @@ import {
   type ExtractionClassName,
 } from './extractionClass';
 
-/** One plant on the map, with what its body and harshness count in the cup when all of it is out. */
+/** What a family of a plant counts of one harshness, when all of it is out: of which, how much, and the most that water takes up. */
+export type MapLoad = { family: 'tongue' | 'oil' | 'cooked'; of: number; load: number; most?: number };
+
+/** A harshness of one species: its sense (those of one sense pile up), and what is there already. */
+export type MapHarshness = { sense: number; base: number };
+
+/** One plant on the map, with what its body counts in the cup when all of it is out, and each harshness of it. */
 export type MapPlant = {
   extractionClass: ExtractionClassName;
   bodyFull: number;
-  harshFull: number;
+  harsh: readonly MapLoad[];
   entersMin?: number;
   leavesMin?: number;
   /** factor on the rate: how it is cut */
   rateScale?: number;
 };
 
-/** Strength and harshness over starting temperature (rows, from the hottest) and time (columns), row by row. */
+/** Strength, in the map's own unit, and harshness of the cup over starting temperature (rows, from the hottest) and time (columns), row by row. */
 export type SteepMap = {
   columns: number;
   rows: number;
@@ -32,6 +40,8 @@ export type SteepMap = {
 
 export type SteepMapSetup = {
   plants: readonly MapPlant[];
+  /** every harshness in the cup, sugar and acid as they are there and by what the house bears */
+  harshnesses: readonly MapHarshness[];
   columns: number;
   rows: number;
   maxMinutes: number;
@@ -48,6 +58,7 @@ export type SteepMapSetup = {
  */
 export function steepMap({
   plants,
+  harshnesses,
   columns,
   rows,
   maxMinutes,
@@ -66,7 +77,13 @@ export function steepMap({
     body: new Float64Array(rows * columns),
     harsh: new Float64Array(rows * columns),
   };
-  const terms = plants.flatMap((p) => termsOf(p, AGITATION[agitation]));
+  const bodies = plants.flatMap((p) => termsOf(p, 'body', p.bodyFull, AGITATION[agitation]));
+  const loads = plants.flatMap((p) =>
+    p.harsh.map((l) => ({ ...l, terms: termsOf(p, l.family, l.load, AGITATION[agitation]) })),
+  );
+  const felt = harshnesses.map(() => new Float64Array(columns));
+  const one = new Float64Array(columns);
+  const terms = [...bodies, ...loads.flatMap((l) => l.terms)];
   const energies = [...new Set(terms.map((t) => t.ea))];
   const clocks = energies.map(() => new Float64Array(columns));
   const [lowC, highC] = [Math.min(ambientC, startC.low), Math.max(ambientC, startC.high)];
@@ -76,9 +93,38 @@ export function steepMap({
   for (let r = 0; r < rows; r++) {
     const above = map.startC[r]! - ambientC;
     tables.forEach((table, e) => runClock(clocks[e]!, table, ambientC, above, cooling, step));
-    for (const term of terms) addTerm(map, r, term, clocks[energies.indexOf(term.ea)]!, step);
+    const add = (values: Float64Array, term: Term): void =>
+      addTerm(values, term, clocks[energies.indexOf(term.ea)]!, step);
+    const row = (values: Float64Array): Float64Array => values.subarray(r * columns, (r + 1) * columns);
+    for (const term of bodies) add(row(map.body), term);
+    harshnesses.forEach((h, i) => felt[i]!.fill(h.base));
+    for (const { terms: its, of, most } of loads) {
+      one.fill(0);
+      for (const term of its) add(one, term);
+      const into = felt[of]!;
+      for (let c = 0; c < columns; c++)
+        into[c]! += most === undefined ? one[c]! : most * (1 - Math.exp(-one[c]! / most));
+    }
+    joinHarshnesses(row(map.harsh), felt, harshnesses);
   }
   return map;
+}
+
+/** The harshness of each column from its parts, by the law of harshness.ts, in place because it is half a million parts a map. */
+function joinHarshnesses(row: Float64Array, felt: readonly Float64Array[], of: readonly MapHarshness[]): void {
+  const senses = [...new Set(of.map((h) => h.sense))].map((sense) => felt.filter((_, i) => of[i]!.sense === sense));
+  for (let c = 0; c < row.length; c++) {
+    let squares = 0;
+    for (const parts of senses) {
+      if (parts.length === 1) squares += parts[0]![c]! ** 2;
+      else {
+        let sum = 0;
+        for (const part of parts) sum += part[c]! * Math.sqrt(part[c]!);
+        squares += Math.cbrt(sum) ** 4;
+      }
+    }
+    row[c] = harshIndex(Math.sqrt(squares));
+  }
 }
 
 /** exp(-x) from a table: within 2e-6, and some times as fast as the function, which is called half a million times a map. */
@@ -127,8 +173,8 @@ function runClock(
   }
 }
 
+type Family = 'body' | MapLoad['family'];
 type Term = {
-  family: 'body' | 'harsh';
   ea: number;
   k: number;
   full: number;
@@ -137,29 +183,25 @@ type Term = {
 };
 
 /** A family is two first-order parts: one on its own clock, one that waits for heat. */
-function termsOf(plant: MapPlant, agitation: number): Term[] {
-  const { extractionClass, bodyFull, harshFull, entersMin = 0, leavesMin = Infinity, rateScale = 1 } = plant;
-  const cls: ExtractionClass = EXTRACTION_CLASSES[extractionClass];
-  return (['body', 'harsh'] as const).flatMap((family) => {
-    const { k95PerMin, eaKJPerMol, coldShare } = cls[family];
-    const full = family === 'body' ? bodyFull : harshFull;
-    const k = k95PerMin * agitation * rateScale;
-    const own: Term = { family, ea: eaKJPerMol, k, full: full * coldShare, entersMin, leavesMin };
-    if (coldShare === 1) return [own];
-    return [own, { ...own, ea: Math.max(HEAT_ONLY_EA, eaKJPerMol), full: full * (1 - coldShare) }];
-  });
+function termsOf(plant: MapPlant, family: Family, full: number, agitation: number): Term[] {
+  const { extractionClass, entersMin = 0, leavesMin = Infinity, rateScale = 1 } = plant;
+  const { k95PerMin, eaKJPerMol, coldShare } =
+    family === 'cooked' ? COOKING : (EXTRACTION_CLASSES[extractionClass] as ExtractionClass)[family];
+  // What cooks cooks alike however it is moved or cut.
+  const k = k95PerMin * (family === 'cooked' ? 1 : agitation * rateScale);
+  const part = (ea: number, share: number): Term[] =>
+    share > 0 ? [{ ea, k, full: full * share, entersMin, leavesMin }] : [];
+  return [...part(eaKJPerMol, coldShare), ...part(Math.max(HEAT_ONLY_EA, eaKJPerMol), 1 - coldShare)];
 }
 
 /** Adds one term to one row. The decay is read in place: this loop is nearly all of a map's time. */
 function addTerm(
-  map: SteepMap,
-  row: number,
-  { family, k, full, entersMin, leavesMin }: Term,
+  values: Float64Array,
+  { k, full, entersMin, leavesMin }: Term,
   clock: Float64Array,
   step: number,
 ): void {
-  const columns = map.columns;
-  const values = map[family].subarray(row * columns, (row + 1) * columns);
+  const columns = values.length;
   const from = Math.ceil(entersMin / step - 1e-9);
   const perMinute = k * DECAY_STEPS;
   const already = clock[Math.min(from, columns - 1)]!;

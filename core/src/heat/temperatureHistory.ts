@@ -57,6 +57,17 @@ export function tempAt(history: TemperatureHistory, atMin: number): number {
   return endC(last);
 }
 
+/** The hottest it has been by a moment: between the ends of a segment temperature only rises or only falls. */
+export function hottestC(history: TemperatureHistory, untilMin: number): number {
+  let [hottest, start] = [-Infinity, 0];
+  for (const segment of history.segments) {
+    if (start > untilMin) break;
+    hottest = Math.max(hottest, startC(segment), segmentTempC(segment, Math.min(segment.minutes, untilMin - start)));
+    start += segment.minutes;
+  }
+  return hottest;
+}
+
 /** The history with more segments behind it. */
 export const followedBy = (history: TemperatureHistory, ...segments: Segment[]): TemperatureHistory =>
   temperatureHistory([...history.segments, ...segments]);

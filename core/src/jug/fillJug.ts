@@ -1,9 +1,11 @@
 import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
 import { whatBinds } from '../blend/whatBinds';
 import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
-import { harshness, weightedStrength } from '../liquid/strength';
+import { harshness } from '../liquid/harshness';
+import { weightedStrength } from '../liquid/strength';
+import { sweetGPerL } from '../liquid/sweetness';
 import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
-import { colourDepthPerCm, isPlain, qualitiesOf, SHADES, shadeOf, sweetGPerL, type Shade } from './qualities';
+import { colourDepthPerCm, isPlain, qualitiesOf, SHADES, shadeOf, type Shade } from './qualities';
 
 /** Something that stands beside the jug: as much of it as there is; a litre of it stands for what is endless. */
 export type BenchPart = {

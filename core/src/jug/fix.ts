@@ -1,6 +1,7 @@
 import { addOnlyFix } from '../blend/addOnlyFix';
 import type { BlendGoal, BlendLiquid } from '../blend/solveBlend';
-import { portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { harshLoad, harshTangent } from '../liquid/harshness';
 import { strengthShares } from '../liquid/strength';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { benchFigures, stepMl, type BenchFigures, type BenchPart, type MeasuredWith } from './fillJug';
@@ -141,7 +142,7 @@ const sameDrink = (a: Candidate, b: Candidate): boolean =>
   Object.keys(a.additionsMl).length === Object.keys(b.additionsMl).length &&
   Math.abs(a.addedMl - b.addedMl) <= 10 &&
   a.goals.every((g) => {
-    const [x, y] = [a, b].map((c) => qualitiesOf(c.after, 1, flavourOf(a.goals))[g.id] ?? 0);
+    const [x, y] = [a, b].map((c) => qualitiesOf(c.after, 1, flavourOf(a.goals), harshLoad)[g.id] ?? 0);
     return Math.abs(x! - y!) <= 0.02 * Math.max(x!, y!);
   });
 
@@ -162,7 +163,7 @@ function rounded(
   const start = finish ? pourTogether(jug, finish.liquid) : jug;
   const rest = finish ? liquids.filter((p) => p !== finish) : liquids;
   const solved = addOnlyFix({
-    have: qualitiesOf(start, setup.standard, flavourOf(goals)),
+    have: qualitiesOf(start, setup.standard, flavourOf(goals), harshTangent(jug)),
     volumeMl: volumeMl(start),
     roomMl: roomMl - finishMl,
     liquids: rest.map((p) => fixLiquid(p, setup, goals)),
@@ -186,7 +187,8 @@ function rounded(
 const fixLiquid = (p: BenchPart, setup: FixSetup, goals: readonly TasteGoal[]): BlendLiquid => ({
   id: p.id,
   ...(p.endless ? {} : { maxMl: volumeMl(p.liquid) }),
-  perLitre: qualitiesOf(p.liquid, setup.standard, flavourOf(goals)),
+  // How harsh a blend is does not add; near the jug as it is it nearly does, and what comes of it is judged by the whole law.
+  perLitre: qualitiesOf(p.liquid, setup.standard, flavourOf(goals), harshTangent(setup.jug)),
 });
 
 /** What is said to be off must be put right, or nearly so; what was right may suffer a little. */
@@ -200,7 +202,7 @@ function checked(
   );
   if (added.length === 0) return undefined;
   const after = pourTogether(jug, ...added);
-  const reached = qualitiesOf(after, standard, flavourOf(goals));
+  const reached = qualitiesOf(after, standard, flavourOf(goals), harshLoad);
   const cost = costOf(goals, (g) => reached[g.id] ?? 0);
   const before = costOf(goals, (g) => g.now);
   const mends = goals.every((g) => {
@@ -217,7 +219,7 @@ const costOf = (goals: readonly TasteGoal[], reached: (g: TasteGoal) => number):
 
 function asFix(c: Candidate, first: Candidate, index: number, { jug, onHand, standard }: FixSetup): Fix {
   const { goals } = c;
-  const reached = qualitiesOf(c.after, standard, flavourOf(goals));
+  const reached = qualitiesOf(c.after, standard, flavourOf(goals), harshLoad);
   const scale = TRIAL_GLASS_ML / volumeMl(jug);
   const name = (id: string): string => onHand.find((p) => p.id === id)!.name.toLowerCase();
   const differs =
@@ -332,7 +334,7 @@ function couldHave({ jug }: FixSetup, goals: readonly TasteGoal[]): BenchPart[] 
   ];
 }
 
-const WATER: Liquid = { waterG: 998.2, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
+const WATER: Liquid = waterOf(1000);
 /** A litre of each, by the tables of syrups and juices. */
 const SYRUP_50: Liquid = { ...WATER, waterG: 615, sugarG: { white_sugar: 615 } };
 const LEMON: Liquid = { ...WATER, waterG: 947, sugarG: { 'own:lemon': 32 }, acidG: 50 };

@@ -2,19 +2,21 @@ import { botanicalBySlug } from '../reference/botanicals';
 import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { portionOfVolume, pourTogether, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
-import { harshLimitGPerL, strengthWeightLPerG } from '../liquid/strength';
+import { strengthWeightLPerG } from '../liquid/strength';
+import { borneGPerL } from '../reference/bearing';
 import { InputError } from '../quantity/errors';
 import { fillJug, LADLE_ML, type BenchPart, type BenchWish, type Filled } from './fillJug';
 import { fixesFor, type FixSetup } from './fix';
 import { toldFacts, toldLiquid } from './pourable';
-import { colourDepthPerCm, flavoursOf, shadeOf, sweetGPerL } from './qualities';
+import { sweetGPerL } from '../liquid/sweetness';
+import { colourDepthPerCm, flavoursOf, shadeOf } from './qualities';
 import { goalsAfter, stateNote, type Taste } from './taste';
 
 /** A litre of a liquor of a strength in times of the usual dose, a third of its limit of harshness at ×1. */
 const liquor = (plant: string, x: number): Liquid => ({
   ...waterOf(1000),
   bodyG: { [plant]: x / strengthWeightLPerG(botanicalBySlug(plant)) },
-  harshG: { [plant]: Math.min(2, harshLimitGPerL(botanicalBySlug(plant)) / 3) * x },
+  harshG: { [plant]: (borneGPerL(botanicalBySlug(plant)) / 3) * botanicalBySlug(plant).harshMax * x },
 });
 const syrup = (ml: number): Liquid =>
   toldLiquid({ kind: 'syrup', brix: 50, sweetener: 'white_sugar' }, ml, DEFAULT_KITCHEN);

@@ -1,6 +1,7 @@
 import type { Liquid } from '../liquid/liquid';
+import { smells } from '../liquid/stirredIn';
 import { isOwnPlantId } from '../reference/ownPlants';
-import { ownPlantIn, type Plants } from '../reference/plants';
+import { knownPlant, ownPlantIn, type Plants } from '../reference/plants';
 import type { Facts } from '../safety/facts';
 import type { Pourable } from './pourable';
 
@@ -24,6 +25,18 @@ export type PouredPart = {
 export function plantsMissingIn({ bodyG, harshG, own }: Liquid): string[] {
   const all = new Set([...Object.keys(bodyG), ...Object.keys(harshG)]);
   return [...all].filter((plant) => isOwnPlantId(plant) && !ownPlantIn(own, plant));
+}
+
+/**
+ * A liquid as any release stored it. Earlier ones kept no oils: they are taken for as far out as what was bitter, and raw.
+ */
+export function asStored(stored: Liquid): Liquid {
+  if ((stored as Partial<Liquid>).oilG) return stored;
+  const oils = Object.entries(stored.harshG).flatMap(([plant, g]): [string, number][] => {
+    const b = knownPlant(stored.own, plant);
+    return b && smells(b) && b.harshMax > 0 ? [[plant, g / b.harshMax]] : [];
+  });
+  return { ...stored, oilG: Object.fromEntries(oils), cookedG: {} };
 }
 
 /** A liquid with the figures it lacks, as far as the house still has them. */

@@ -1,23 +1,11 @@
 import { absorptivity } from '../colour/liquorColour';
 import { acidGPerL, bodyGPerL, ownSugarOf, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
-import { rawHarsh, strengthShares, weightedStrength } from '../liquid/strength';
+import { strengthShares, weightedStrength } from '../liquid/strength';
+import { sweetGPerL } from '../liquid/sweetness';
 import { netBodyMax } from '../reference/botanicals';
 import { plantIn } from '../reference/plants';
-import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 
 // What is wanted of a jug, each a figure per litre that adds when liquids are poured together: so a solver can weigh them.
-
-/** Sweetness as that of so much white sugar, g/L: each sweetener by its own strength, a plant's and a fruit's own sugar as sugar. */
-export function sweetGPerL(l: Liquid): number {
-  const litres = volumeMl(l) / 1000;
-  if (litres === 0) return 0;
-  let sweet = 0;
-  for (const kind in l.sugarG) sweet += l.sugarG[kind]! * sweetnessOf(kind);
-  return sweet / litres;
-}
-
-const sweetnessOf = (kind: string): number =>
-  (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind]?.sweetness.value ?? 1;
 
 const BANDS = Array.from({ length: 16 }, (_, i) => 400 + 20 * i);
 
@@ -70,15 +58,23 @@ export function flavoursOf(l: Liquid): readonly Flavour[] {
 /** Whether there is any of it: something to weigh. */
 export const isSweet = (l: Liquid): boolean => sugarGPerL(l) > 150;
 
-/** Figures per litre by the goals they answer, for strength counted in times of `standard`. */
-export const qualitiesOf = (l: Liquid, standard: number, flavours: readonly Flavour[] = []): Record<string, number> =>
+/**
+ * Figures per litre by the goals they answer, for strength counted in times of `standard`.
+ * @param harsh harshness as a figure that adds, for where it is asked
+ */
+export const qualitiesOf = (
+  l: Liquid,
+  standard: number,
+  flavours: readonly Flavour[] = [],
+  harsh?: (l: Liquid) => number,
+): Record<string, number> =>
   volumeMl(l) === 0
     ? {}
     : {
         strength: weightedStrength(l) / standard,
         sugar: sweetGPerL(l),
         acid: acidGPerL(l),
-        harsh: rawHarsh(l),
+        ...(harsh ? { harsh: harsh(l) } : {}),
         ...Object.fromEntries(flavours.map((x) => [`flavour:${x}`, flavourGPerL(l, x)])),
       };
 

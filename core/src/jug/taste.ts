@@ -3,8 +3,9 @@ import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
 import { FELT, NOISE } from '../taste/preference';
 import { weightedStrength } from '../liquid/strength';
-import { rawHarsh } from '../liquid/strength';
-import { flavourGPerL, sweetGPerL, type Flavour } from './qualities';
+import { harshLoad } from '../liquid/harshness';
+import { sweetGPerL } from '../liquid/sweetness';
+import { flavourGPerL, type Flavour } from './qualities';
 
 /** What was said of a jug: how it was tasted comes first, because warm tastes sweeter and ice thins. */
 export type Taste = {
@@ -72,7 +73,7 @@ export function goalsAfter(
   const strength = weightedStrength(jug) / standard;
   const sweet = sweetGPerL(jug);
   const acid = acidGPerL(jug);
-  const harsh = rawHarsh(jug);
+  const harsh = harshLoad(jug);
   const flat = Math.max(acid / STEP.tart(-1), acid + 0.5);
   const { flavour } = taste;
   const balanced = sharpness === 'balanced' && taste.tart > 0;

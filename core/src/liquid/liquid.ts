@@ -14,7 +14,11 @@ export type ByKind = Readonly<Record<string, number>>;
 export type Liquid = {
   readonly waterG: number;
   readonly bodyG: ByKind;
+  /** what is bitter and puckering */
   readonly harshG: ByKind;
+  /** grams of a plant whose oils are all out, and that are cooked through: told by the plant, because they weigh next to nothing */
+  readonly oilG: ByKind;
+  readonly cookedG: ByKind;
   readonly sugarG: ByKind;
   /** as citric acid */
   readonly acidG: number;
@@ -24,7 +28,17 @@ export type Liquid = {
   readonly own?: Plants;
 };
 
-export const NO_LIQUID: Liquid = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
+export const NO_LIQUID: Liquid = {
+  waterG: 0,
+  bodyG: {},
+  harshG: {},
+  oilG: {},
+  cookedG: {},
+  sugarG: {},
+  acidG: 0,
+  caffeineMg: 0,
+  ethanolG: 0,
+};
 
 /** Plain water of a volume at 20 °C. */
 export const waterOf = (volumeMl: number): Liquid => ({
@@ -56,7 +70,17 @@ export const addSugar = (l: Liquid, sugarG: number, kind: string): Liquid => ({
 /** All of these in one vessel. */
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {
   // Filled in place, then handed out as read-only: this runs some hundred times in a plan.
-  const sum = { waterG: 0, bodyG: {}, harshG: {}, sugarG: {}, acidG: 0, caffeineMg: 0, ethanolG: 0 };
+  const sum = {
+    waterG: 0,
+    bodyG: {},
+    harshG: {},
+    oilG: {},
+    cookedG: {},
+    sugarG: {},
+    acidG: 0,
+    caffeineMg: 0,
+    ethanolG: 0,
+  };
   let own: Plants | undefined;
   for (const one of liquids) {
     const { plants, renamed } = plantsTogether(own, one.own);
@@ -68,6 +92,8 @@ export function pourTogether(...liquids: readonly Liquid[]): Liquid {
     sum.ethanolG += l.ethanolG;
     addInto(sum.bodyG, l.bodyG);
     addInto(sum.harshG, l.harshG);
+    addInto(sum.oilG, l.oilG);
+    addInto(sum.cookedG, l.cookedG);
     addInto(sum.sugarG, l.sugarG);
   }
   return own ? { ...sum, own } : sum;
@@ -87,6 +113,8 @@ function withNames(l: Liquid, renamed: Readonly<Record<string, string>>): Liquid
     ...l,
     bodyG: under(l.bodyG, renamed),
     harshG: under(l.harshG, renamed),
+    oilG: under(l.oilG, renamed),
+    cookedG: under(l.cookedG, renamed),
     sugarG: under(l.sugarG, sugars),
   };
 }
@@ -102,6 +130,8 @@ export function portionOf(l: Liquid, share: number): Liquid {
     waterG: l.waterG * share,
     bodyG: mapKinds(l.bodyG, (g) => g * share),
     harshG: mapKinds(l.harshG, (g) => g * share),
+    oilG: mapKinds(l.oilG, (g) => g * share),
+    cookedG: mapKinds(l.cookedG, (g) => g * share),
     sugarG: mapKinds(l.sugarG, (g) => g * share),
     acidG: l.acidG * share,
     caffeineMg: l.caffeineMg * share,
@@ -174,7 +204,6 @@ const perLitre = (l: Liquid, g: number): number => (g === 0 ? 0 : (1000 * g) / v
 /** Sugar of every kind, g/L. For white sugar and fruit this is sucrose-equivalent sweetness too. */
 export const sugarGPerL = (l: Liquid): number => perLitre(l, totalOf(l.sugarG));
 export const acidGPerL = (l: Liquid): number => perLitre(l, l.acidG);
-export const harshGPerL = (l: Liquid, plant: string): number => perLitre(l, l.harshG[plant] ?? 0);
 export const bodyGPerL = (l: Liquid, plant: string): number => perLitre(l, l.bodyG[plant] ?? 0);
 
 export function mapKinds(kinds: ByKind, f: (g: number, kind: string) => number): ByKind {

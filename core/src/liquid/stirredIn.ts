@@ -1,23 +1,40 @@
 import { netBodyMax, type Botanical } from '../reference/botanicals';
+import { bearingsOf } from '../reference/bearing';
 import type { Plants } from '../reference/plants';
 import { InputError } from '../quantity/errors';
 import { NO_LIQUID, ownSugarOf, volumeMl, type Liquid } from './liquid';
 
+/** Grams of a plant that are spent, by what is drawn out of it; `cooked` are those that are cooked through. */
+export type Spent = { body: number; tongue: number; oil: number; cooked: number };
+
 /**
- * What a plant gives to a liquid, without any water: so many grams of it given up whole, and its harshness as of so many grams.
+ * What a plant gives to a liquid, without any water: so many grams of it spent, all alike where one number is given, and raw.
  * A plant of the cook's own brings its figures along.
  */
-export function givenBy(b: Botanical, grams: number, harshGrams = grams): Liquid {
+export function givenBy(b: Botanical, spent: number | Spent): Liquid {
+  const {
+    body: grams,
+    tongue,
+    oil,
+    cooked,
+  } = typeof spent === 'number' ? { body: spent, tongue: spent, oil: spent, cooked: 0 } : spent;
   return {
     ...NO_LIQUID,
     bodyG: { [b.slug]: grams * netBodyMax(b) },
-    harshG: { [b.slug]: harshGrams * b.harshMax },
+    harshG: { [b.slug]: tongue * b.harshMax },
+    oilG: oil > 0 && smells(b) ? { [b.slug]: oil } : {},
+    cookedG: cooked > 0 && stews(b) ? { [b.slug]: cooked } : {},
     sugarG: b.sugar > 0 ? { [ownSugarOf(b.slug)]: grams * b.sugar } : {},
     acidG: grams * b.citricEq,
     caffeineMg: grams * b.caffeineMgPerG,
     ...(b.madeOf ? { own: tableOf(b) } : {}),
   };
 }
+
+/** Whether its oils are what makes it harsh. */
+export const smells = (b: Botanical): boolean => bearingsOf(b).some((p) => p.bearing.kind !== 'tongue');
+/** Whether it tastes stewed when it is cooked long. */
+export const stews = (b: Botanical): boolean => bearingsOf(b).some((p) => p.bearing.stewedGPerL !== undefined);
 
 function tableOf(b: Botanical): Plants {
   const known = TABLES.get(b);

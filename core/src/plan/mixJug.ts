@@ -1,7 +1,8 @@
 import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
 import { InputError } from '../quantity/errors';
 import { acidGPerL, portionOfVolume, pourTogether, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
-import { harshness, weightedStrength } from '../liquid/strength';
+import { harshness } from '../liquid/harshness';
+import { weightedStrength } from '../liquid/strength';
 
 /** A part of the mix as it stands on the table. */
 export type OnHandPart = {

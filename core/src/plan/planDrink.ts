@@ -23,7 +23,7 @@ import {
 } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { massG, portionOf, portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
-import { colourOf, harshness, strengthShares, weightedStrength } from '../liquid/strength';
+import { colourOf, strengthShares, weightedStrength } from '../liquid/strength';
 import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { inKitchenMeasure, roundTo } from '../quantity/kitchenMeasures';
@@ -153,7 +153,13 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
   const glass = pourGlass(jug.liquid, { glassMl: target.glassMl, iceG, atGlass }, kitchen, drink.serve.rightAtMin);
   const figures = figuresOf(glass.liquid, standard, houseHarshLimit);
   const poured = made.map((b) => portion(b.concentrate, jug.mix[b.lineId] ?? 0));
-  const parts = partsInGlass(poured, { jug, glass: figures, houseHarshLimit });
+  const jugShare = (target.glassMl - volumeMl(atGlass)) / volumeMl(jug.liquid);
+  const partOf = (l: Liquid): PartInGlass => ({
+    glass: glass.liquid,
+    part: portionOf(l, jugShare),
+    standard,
+    houseHarshLimit,
+  });
   const planned = made.map((b, i): PlannedBrew => ({
     brewId: b.brew.id,
     name: b.brew.name,
@@ -167,7 +173,7 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
     concentrate: b.concentrate,
     figures: figuresOf(b.concentrate, standard, houseHarshLimit),
     ...spread(solver, b),
-    curve: curveFor(solver, b, parts[i]!),
+    curve: curveFor(solver, b, partOf(poured[i]!)),
   }));
   const [first, ...rest] = planned as [PlannedBrew, ...PlannedBrew[]];
   return {
@@ -241,21 +247,6 @@ const portion = (l: Liquid, ml: number): Liquid => portionOfVolume(l, Math.min(m
 
 const scaleKinds = (kinds: Readonly<Record<string, number>>, by: number): Record<string, number> =>
   Object.fromEntries(Object.entries(kinds).map(([k, g]) => [k, g * by]));
-
-/** What each brew brings to the glass: its share of the jug's strength and harshness, thinned like the jug. */
-function partsInGlass(
-  poured: readonly Liquid[],
-  { jug, glass, houseHarshLimit }: { jug: Jug; glass: Plan['glass']['figures']; houseHarshLimit: number },
-): PartInGlass[] {
-  const bare = (l: Liquid): number =>
-    volumeMl(l) === 0 ? 0 : harshness({ ...l, sugarG: {} }, houseHarshLimit) * volumeMl(l);
-  const body = (l: Liquid): number => (volumeMl(l) === 0 ? 0 : weightedStrength(l) * volumeMl(l));
-  const share = (of: (l: Liquid) => number, l: Liquid): number => (of(jug.liquid) > 0 ? of(l) / of(jug.liquid) : 0);
-  return poured.map((l) => {
-    const [x, harsh] = [glass.strengthX * share(body, l), glass.harsh * share(bare, l)];
-    return { x, harsh, othersX: glass.strengthX - x, othersHarsh: glass.harsh - harsh };
-  });
-}
 
 function syrupsOf(drink: Drink, jug: Jug): PlannedSyrup[] {
   return drink.mix.flatMap((line) => {

@@ -2,11 +2,14 @@ import { mainStageOf, type BrewIngredient } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { coolingTauMin, kitchenBoilingPoint } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
-import { steepMap, type MapPlant, type SteepMapSetup } from '../extraction/steepMap';
-import { harshLimitGPerL, strengthWeightLPerG } from '../liquid/strength';
+import { hottestC } from '../heat/temperatureHistory';
+import { steepMap, type MapHarshness, type MapLoad, type MapPlant, type SteepMapSetup } from '../extraction/steepMap';
+import { harshLoadsOf, loadOfIndex, mostOil, softenedBy, softenersOf, type HarshSense } from '../liquid/harshness';
+import { strengthWeightLPerG } from '../liquid/strength';
+import { bearingsOf } from '../reference/bearing';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
-import { massG, waterOf } from '../liquid/liquid';
-import { netBodyMax } from '../reference/botanicals';
+import { mapKinds, massG, portionOf, totalOf, volumeMl, waterOf, type ByKind, type Liquid } from '../liquid/liquid';
+import { netBodyMax, type Botanical } from '../reference/botanicals';
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** When a plant is in the pot, min from the start of the main stage; what went in before is there from 0. */
@@ -14,14 +17,12 @@ export type InPot = { ingredientId: string; name: string; fromMin: number; toMin
 
 /**
  * All that is needed to draw a brew's steep map as it tastes in the glass: multiply the map's body by `xPerBody` and add
- * `baseX`, and so with harshness. The base is what other brews bring and what was out before the stage began.
+ * `baseX`; its harshness is the glass's. The base is what other brews bring and what was out before the stage began.
  */
 export type PlannedSteepMap = {
   setup: SteepMapSetup;
   xPerBody: number;
   baseX: number;
-  harshPerUnit: number;
-  baseHarsh: number;
   /** where the plan pulls it */
   pull: { minutes: number; startC: number };
   inPot: readonly InPot[];
@@ -43,9 +44,9 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
   const boilC = kitchenBoilingPoint(plan.kitchen);
   const cold = time.fromC < 45;
   const before = brew.run.at(time.startMin).liquor;
-  const { body: bodyBefore, harsh: harshBefore } = beforeOf(before);
-  const setup: SteepMapSetup = {
-    plants: brew.way.ingredients.flatMap((i) => mapPlant(i, brew, main.id, plantsOf(plan.drink))),
+  const bodyBefore = bodyIn(before);
+  const asMade: SteepMapSetup = {
+    ...harshnessOf(plan, brew, before, (i) => stillToGive(i, brew, main.id, plantsOf(plan.drink))),
     columns: COLUMNS,
     rows: ROWS,
     maxMinutes: Math.min(1440, Math.max(5, minutes * 2)),
@@ -55,52 +56,144 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
     ...pool,
     agitation: main.agitation,
   };
-  const startC = Math.min(setup.startC.high, Math.max(setup.startC.low, time.fromC));
+  const startC = Math.min(asMade.startC.high, Math.max(asMade.startC.low, time.fromC));
   const own = steepMap({
-    ...setup,
+    ...asMade,
     maxMinutes: Math.max(0.1, minutes),
     rows: 2,
     startC: { low: startC, high: startC + 1e-6 },
   });
   const last = own.columns * 2 - 1;
   const glass = plan.glass.figures;
-  const share = shareOf(plan, brew);
-  const x = glass.strengthX * share.x;
-  const harsh = glass.harsh * share.harsh;
+  const x = glass.strengthX * shareOf(plan, brew);
   const xPerBody = x / Math.max(1e-12, own.body[last]! + bodyBefore);
-  const harshPerUnit = harsh / Math.max(1e-12, own.harsh[last]! + harshBefore);
+  const setup = harsherBy(asMade, loadOfIndex(glass.harsh) / Math.max(1e-12, loadOfIndex(own.harsh[last]!)));
   return {
     setup,
     xPerBody,
     baseX: glass.strengthX - x + xPerBody * bodyBefore,
-    harshPerUnit,
-    baseHarsh: glass.harsh - harsh + harshPerUnit * harshBefore,
     pull: { minutes, startC },
     inPot: brew.way.ingredients.map((i) => inPotOf(i, brew, main.id, setup.maxMinutes, plantsOf(plan.drink))),
     wantedX: plan.target.strengthX,
   };
 }
 
-/** Weighted body and harshness that are in the liquor already. */
-const beforeOf = (l: PlannedBrew['concentrate']): { body: number; harsh: number } => ({
-  body: Object.entries(l.bodyG).reduce((sum, [p, g]) => sum + strengthWeightLPerG(plantIn(l.own, p)) * g, 0),
-  harsh: Object.entries(l.harshG).reduce((sum, [p, g]) => sum + g / harshLimitGPerL(plantIn(l.own, p)), 0),
-});
+/** Weighted body that is in the liquor already. */
+const bodyIn = (l: Liquid): number =>
+  Object.entries(l.bodyG).reduce((sum, [p, g]) => sum + strengthWeightLPerG(plantIn(l.own, p)) * g, 0);
 
-/** What of the glass's strength and harshness this brew brings: by its own curve at the planned pull. */
-function shareOf(plan: Plan, brew: PlannedBrew): { x: number; harsh: number } {
-  if (plan.brews.length === 1) return { x: 1, harsh: 1 };
-  const poured = plan.drink.mix.reduce(
+/** What of the glass's strength this brew brings: by its own curve at the planned pull. */
+function shareOf(plan: Plan, brew: PlannedBrew): number {
+  if (plan.brews.length === 1) return 1;
+  const { strengthX, volumeMl: jugMl } = plan.jug.figures;
+  return strengthX > 0 ? Math.min(1, (brew.figures.strengthX * pouredMl(plan, brew)) / (strengthX * jugMl)) : 0;
+}
+
+const pouredMl = (plan: Plan, brew: PlannedBrew): number =>
+  plan.drink.mix.reduce(
     (sum, l) => sum + (l.from.kind === 'brew' && l.from.brewId === brew.brewId ? (plan.jug.mix[l.id] ?? 0) : 0),
     0,
   );
-  const jugMl = plan.jug.figures.volumeMl;
-  const of = (mine: number, all: number): number => (all > 0 ? Math.min(1, (mine * poured) / (all * jugMl)) : 0);
-  return {
-    x: of(brew.figures.strengthX, plan.jug.figures.strengthX),
-    harsh: of(brew.figures.harsh, plan.jug.figures.harsh),
+
+/** The harshnesses of the glass, and what each plant adds to them from here on, sugar and acid being as they are in the glass. */
+function harshnessOf(
+  plan: Plan,
+  brew: PlannedBrew,
+  before: Liquid,
+  toGive: (i: BrewIngredient) => ToGive | undefined,
+): Pick<SteepMapSetup, 'plants' | 'harshnesses'> {
+  const { glass, target } = plan;
+  const litres = volumeMl(glass.liquid) / 1000;
+  const pulled = brew.run.at(brew.run.endMin).liquor;
+  const made = volumeMl(brew.concentrate);
+  const jugShare = (target.glassMl - totalOf(glass.atGlassMl)) / volumeMl(plan.jug.liquid);
+  const part = portionOf(brew.concentrate, made > 0 ? (pouredMl(plan, brew) / made) * jugShare : 0);
+  const felt = softenedBy(softenersOf(glass.liquid));
+  const gives = brew.way.ingredients.flatMap((i) => toGive(i) ?? []);
+  /** Grams in the glass for a gram in the pot. */
+  const reaches = (of: (l: Liquid) => ByKind, plant: string): number => {
+    const [inPot, inGlass] = [of(pulled)[plant] ?? 0, of(part)[plant] ?? 0];
+    return inPot > 0 ? inGlass / inPot : 0;
   };
+  const steeped = new Set(gives.map((g) => g.plant));
+  const left = (of: (l: Liquid) => ByKind): ByKind =>
+    mapKinds(of(glass.liquid), (g, plant) =>
+      steeped.has(plant) ? Math.max(0, g - (of(part)[plant] ?? 0)) + reaches(of, plant) * (of(before)[plant] ?? 0) : g,
+    );
+  const rest: Liquid = {
+    ...glass.liquid,
+    harshG: left((l) => l.harshG),
+    oilG: left((l) => l.oilG),
+    cookedG: left((l) => l.cookedG),
+  };
+  const harshnesses: MapHarshness[] = [];
+  const keys = new Map<string, number>();
+  const senses: HarshSense[] = [];
+  const at = (sense: HarshSense, species: string): number => {
+    const key = `${sense}:${species}`;
+    const known = keys.get(key);
+    if (known !== undefined) return known;
+    if (!senses.includes(sense)) senses.push(sense);
+    keys.set(key, harshnesses.length);
+    return harshnesses.push({ sense: senses.indexOf(sense), base: 0 }) - 1;
+  };
+  const perLimit = (sense: HarshSense): number => felt(sense) / litres / plan.houseHarshLimit;
+  for (const { sense, species, load } of harshLoadsOf(rest)) {
+    const i = at(sense, species);
+    harshnesses[i] = { ...harshnesses[i]!, base: harshnesses[i]!.base + (load * felt(sense)) / plan.houseHarshLimit };
+  }
+  const hottest = hottestC(brew.run.history, brew.run.endMin);
+  const plants = gives.map(({ plant, spentG, cookedG, map, b }): MapPlant => {
+    const raw = reaches((l) => l.bodyG, plant);
+    const bitter = reaches((l) => l.harshG, plant) || raw;
+    return {
+      ...map,
+      harsh: bearingsOf(b).flatMap(({ species, share, bearing }): MapLoad[] => {
+        const unit = share / bearing.limitGPerL;
+        const load = (sense: HarshSense, family: MapLoad['family'], grams: number): MapLoad => ({
+          family,
+          of: at(sense, species),
+          load: grams * unit * perLimit(sense),
+        });
+        const stewed: MapLoad[] = bearing.stewedGPerL
+          ? [
+              {
+                family: 'cooked',
+                of: at('stewed', species),
+                load: ((cookedG * share) / bearing.stewedGPerL) * raw * perLimit('stewed'),
+              },
+            ]
+          : [];
+        if (bearing.kind === 'tongue')
+          return [
+            load('bitter', 'tongue', spentG.tongue * bitter * bearing.bitterShare),
+            load('astringent', 'tongue', spentG.tongue * bitter * Math.sqrt(1 - bearing.bitterShare ** 2)),
+            ...stewed,
+          ];
+        const most = mostOil(bearing, hottest) * (volumeMl(pulled) / 1000) * raw * perLimit(bearing.kind) * unit;
+        return [
+          { ...load(bearing.kind, 'oil', spentG.oil * raw), ...(Number.isFinite(most) ? { most } : {}) },
+          ...stewed,
+        ];
+      }),
+    };
+  });
+  return { plants, harshnesses };
 }
+
+/** The whole map harsher or milder, so that at the planned pull it says what the plan says. */
+const harsherBy = (setup: SteepMapSetup, times: number): SteepMapSetup => ({
+  ...setup,
+  harshnesses: setup.harshnesses.map((h) => ({ ...h, base: h.base * times })),
+  plants: setup.plants.map((p) => ({
+    ...p,
+    harsh: p.harsh.map((l) => ({
+      ...l,
+      load: l.load * times,
+      ...(l.most === undefined ? {} : { most: l.most * times }),
+    })),
+  })),
+});
 
 function ambientOf(plan: Plan, brew: PlannedBrew): { ambientC: number; tauMin: number } {
   const main = mainStageOf(brew.way)!;
@@ -119,29 +212,40 @@ function ambientOf(plan: Plan, brew: PlannedBrew): { ambientC: number; tauMin: n
   return { ambientC, tauMin };
 }
 
-/** A plant with what it still has to give when the main stage begins. */
-function mapPlant(i: BrewIngredient, brew: PlannedBrew, mainId: string, plants: Plants): MapPlant[] {
+/** A plant with what it still has to give when the main stage begins, grams of it in a pot. */
+type ToGive = {
+  plant: string;
+  b: Botanical;
+  spentG: { tongue: number; oil: number };
+  cookedG: number;
+  map: Omit<MapPlant, 'harsh'>;
+};
+
+function stillToGive(i: BrewIngredient, brew: PlannedBrew, mainId: string, plants: Plants): ToGive | undefined {
   const b = plantIn(plants, i.plant);
   const at = inPotOf(i, brew, mainId, Infinity, plants);
-  if (b.extractionClass === 'stirred_in' || at.toMin <= 0) return [];
+  if (b.extractionClass === 'stirred_in' || at.toMin <= 0) return undefined;
   const time = brew.run.stages.find((s) => s.stageId === mainId)!;
   const before = brew.run.at(time.startMin).liquor;
   const grams = (i.grams / brew.pots) * (i.potency ?? 1);
   const cut = i.cut ? CUT_EFFECT[i.cut] : { rate: 1, harsh: 1 };
-  const out = (by: Readonly<Record<string, number>>, full: number): number =>
-    full > 0 ? Math.min(1, (by[i.plant] ?? 0) / full) : 0;
-  const [body, harsh] = [grams * netBodyMax(b), grams * b.harshMax * cut.harsh];
-  const limit = harshLimitGPerL(b);
-  return [
-    {
+  const left = (by: Readonly<Record<string, number>>, full: number): number =>
+    full > 0 ? 1 - Math.min(1, (by[i.plant] ?? 0) / full) : 1;
+  const body = grams * netBodyMax(b);
+  const harsh = grams * cut.harsh;
+  return {
+    plant: i.plant,
+    b,
+    spentG: { tongue: harsh * left(before.harshG, harsh * b.harshMax), oil: harsh * left(before.oilG, harsh) },
+    cookedG: grams * left(before.cookedG, grams),
+    map: {
       extractionClass: b.extractionClass,
-      bodyFull: strengthWeightLPerG(b) * body * (1 - out(before.bodyG, body)),
-      harshFull: Number.isFinite(limit) ? (harsh / limit) * (1 - out(before.harshG, harsh)) : 0,
+      bodyFull: strengthWeightLPerG(b) * body * left(before.bodyG, body),
       entersMin: Math.max(0, at.fromMin),
       ...(Number.isFinite(at.toMin) ? { leavesMin: at.toMin } : {}),
       rateScale: cut.rate,
     },
-  ];
+  };
 }
 
 function inPotOf(i: BrewIngredient, brew: PlannedBrew, mainId: string, lastMin: number, plants: Plants): InPot {

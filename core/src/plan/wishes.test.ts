@@ -130,7 +130,7 @@ describe('the steep map of a plan', () => {
         const c = Math.round((own.columns - 1) * share);
         return {
           x: planned.baseX + planned.xPerBody * own.body[c]!,
-          harsh: planned.baseHarsh + planned.harshPerUnit * own.harsh[c]!,
+          harsh: own.harsh[c]!,
         };
       };
       expect(at(1).x).toBeCloseTo(plan.glass.figures.strengthX, 2);
@@ -139,11 +139,20 @@ describe('the steep map of a plan', () => {
         Math.abs(p.steepMin - minutes / 2) < Math.abs(a.steepMin - minutes / 2) ? p : a,
       );
       expect(Math.abs(at(middle.steepMin / minutes).x - middle.strengthX)).toBeLessThan(0.06);
+      expect(Math.abs(at(middle.steepMin / minutes).harsh - middle.harsh)).toBeLessThan(0.06);
     },
   );
   it('stops the clock of what is taken out', () => {
-    const plant = { extractionClass: 'hard_spice', bodyFull: 1, harshFull: 1 } as const;
-    const setup = { columns: 61, rows: 2, maxMinutes: 60, startC: { low: 90, high: 95 }, ambientC: 20, tauMin: 1e6 };
+    const plant = { extractionClass: 'hard_spice', bodyFull: 1, harsh: [] } as const;
+    const setup = {
+      harshnesses: [],
+      columns: 61,
+      rows: 2,
+      maxMinutes: 60,
+      startC: { low: 90, high: 95 },
+      ambientC: 20,
+      tauMin: 1e6,
+    };
     const left = steepMap({ ...setup, plants: [{ ...plant, leavesMin: 20 }] });
     const stayed = steepMap({ ...setup, plants: [plant] });
     expect(left.body[60]).toBeCloseTo(stayed.body[20]!, 6);

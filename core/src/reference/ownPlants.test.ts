@@ -2,7 +2,8 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import type { Drink, MixLine } from '../drink/drink';
 import { massG, portionOf, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
-import { harshness, strengthShares, weightedStrength } from '../liquid/strength';
+import { harshness } from '../liquid/harshness';
+import { strengthShares, weightedStrength } from '../liquid/strength';
 import { planDrink } from '../plan/planDrink';
 import { requireDrink } from '../plan/requireDrink';
 import { factsOfPlan, firedRules, findingsOf } from '../safety';
@@ -80,7 +81,7 @@ describe('a drink that brings its own plants along', () => {
   });
   it('is worked out by its own figures, whatever was worked out before', () => {
     const [weak, strong] = [mix({ doseGPerL: 20 }), mix({ doseGPerL: 4 })];
-    const alone = (plant: OwnPlant): string => JSON.stringify(planWith(plant).jug.figures);
+    const alone = (plant: OwnPlant): string => JSON.stringify([planWith(plant).jug.figures, planWith(plant).standard]);
     const [first, second] = [alone(weak), alone(strong)];
     expect(second).not.toBe(first);
     expect([alone(strong), alone(weak), alone(strong)]).toEqual([second, first, second]);

@@ -2,7 +2,8 @@ import { asFraction, inKitchenMeasure, roundGrams, roundTo } from '../quantity/k
 import { liquorColour, toHex } from '../colour/liquorColour';
 import { COLOUR_FAMILIES, type ColourFamily } from '../colour/colourFamilies';
 import { keepingDaysAt, keepingWindow } from '../keeping/keepingWindow';
-import { harshLimitGPerL, strengthWeightLPerG } from '../liquid/strength';
+import { strengthWeightLPerG } from '../liquid/strength';
+import { borneGPerL } from './bearing';
 import { washRecoveredG } from '../brew/waterLedger';
 import { normalCdf } from '../quantity/normal';
 import { bisect } from '../quantity/solve';
@@ -30,7 +31,7 @@ describe('the botanicals', () => {
     expect(strengthWeightLPerG(b) * b.dose.typical * netBodyMax(b)).toBeCloseTo(1, 9);
   });
   it('each have a harsh limit above nothing', () => {
-    for (const b of botanicals()) expect(harshLimitGPerL(b)).toBeGreaterThan(0);
+    for (const b of botanicals()) expect(borneGPerL(b)).toBeGreaterThan(0);
   });
 });
 

@@ -3,6 +3,7 @@ import { roundTo } from '../quantity/kitchenMeasures';
 import type { Plan } from '../plan/planDrink';
 import { fittedTarget, planOrWhy } from '../plan/planOrWhy';
 import { few } from '../quantity/few';
+import { loadOfIndex } from '../liquid/harshness';
 import { suits, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
@@ -64,10 +65,10 @@ export function nextTime(
   };
 }
 
-/** The plan counts harshness against the house's limit; suits() does so itself, so it is taken out again. */
-const glassOf = (plan: Plan): { strengthX: number; harsh: number; sugarGPerL: number } => ({
+/** The plan counts harshness against the house's limit, and flattened; suits() does so itself, so both are taken out again. */
+const glassOf = (plan: Plan): Parameters<typeof suits>[0] => ({
   strengthX: plan.glass.figures.strengthX,
-  harsh: plan.glass.figures.harsh * plan.houseHarshLimit,
+  harshLoad: loadOfIndex(plan.glass.figures.harsh) * plan.houseHarshLimit,
   sugarGPerL: plan.glass.figures.sugarGPerL,
 });
 

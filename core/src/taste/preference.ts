@@ -10,7 +10,8 @@ import type { Learned } from './learned';
 /** What a taster had in the glass by the model, and what was said of it. */
 export type TastingRecord = {
   strengthX: number;
-  harsh: number;
+  /** in limits of its drinkers; it does not flatten, so a verdict can be learned on it */
+  harshLoad: number;
   sugarGPerL: number;
   /** strength that was planned for that state, × */
   plannedX: number;
@@ -30,7 +31,8 @@ export const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as 
 /** Cuts between the words, in units of noise: five words of strength, four of harshness, three of sweetness and tartness. */
 const CUTS = {
   strength: [-1.5, -0.5, 0.5, 1.5],
-  harsh: [-1, 0.3, 1.3],
+  // At what the house bears, half of the answers are "a bit harsh" or worse.
+  harsh: [-1.3, 0, 1],
   sweet: [-0.8, 0.8],
   tart: [-0.9, 0.9],
 } as const;
@@ -60,7 +62,7 @@ const OF_STRENGTH: LogChance = (wantedX, r) =>
   Math.log(answerChance((Math.log(r.strengthX) - wantedX) / NOISE.strength, CUTS.strength, r.verdict.strength + 2));
 
 const OF_HARSHNESS: LogChance = (limit, r) => {
-  const felt = Math.log(Math.max(1e-3, r.harsh) * FELT[r.state].harsh);
+  const felt = Math.log(Math.max(1e-3, r.harshLoad) * FELT[r.state].harsh);
   return Math.log(answerChance((felt - limit) / NOISE.harsh, CUTS.harsh, r.verdict.harsh));
 };
 
@@ -139,14 +141,14 @@ function complaintsOf(records: readonly TastingRecord[]): Learned['complaints'] 
  * How well a glass should suit this house, 0 to 1: the chance that it is called right in strength, not too harsh and
  * right in sweetness, as a share of the best chance any glass could have (noise of the tongue keeps that below 1).
  */
-export function suits(glass: { strengthX: number; harsh: number; sugarGPerL: number }, learned: Learned): number {
+export function suits(glass: { strengthX: number; harshLoad: number; sugarGPerL: number }, learned: Learned): number {
   const strength = share(Math.log(glass.strengthX / learned.wantedX), learned.sigma.wantedX, NOISE.strength, -0.5, 0.5);
   const smooth = share(
-    Math.log(Math.max(1e-3, glass.harsh) / learned.harshLimit),
+    Math.log(Math.max(1e-3, glass.harshLoad) / learned.harshLimit),
     learned.sigma.harshLimit,
     NOISE.harsh,
     -Infinity,
-    0.3,
+    CUTS.harsh[1],
   );
   if (learned.wantedSugarGPerL === undefined || glass.sugarGPerL === 0) return strength * smooth;
   const sweet = share(

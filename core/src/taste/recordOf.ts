@@ -1,5 +1,6 @@
 import { standardOf, tastedLiquid, type Batch, type Tasting } from '../batch/batch';
-import { harshness, weightedStrength } from '../liquid/strength';
+import { harshLoad } from '../liquid/harshness';
+import { weightedStrength } from '../liquid/strength';
 import { sugarGPerL } from '../liquid/liquid';
 import type { TastingRecord } from './preference';
 
@@ -8,7 +9,7 @@ export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
   const liquid = tastedLiquid(batch, tasting);
   return {
     strengthX: weightedStrength(liquid) / standardOf(batch),
-    harsh: harshness(liquid),
+    harshLoad: harshLoad(liquid),
     sugarGPerL: sugarGPerL(liquid),
     plannedX: tasting.state === 'iced' ? batch.plan.target.strengthX : batch.plan.promised.jugX,
     state: tasting.state,

@@ -11,7 +11,7 @@ import { tastingRecordOf } from './recordOf';
 const right: Verdict = { strength: 0, harsh: 1, sweet: 0, tart: 0 };
 const tasted = (change: Partial<Verdict>, glass: Partial<TastingRecord> = {}): TastingRecord => ({
   strengthX: 1,
-  harsh: 0.75,
+  harshLoad: 0.75,
   sugarGPerL: 75,
   plannedX: 1,
   state: 'chilled',
@@ -43,11 +43,11 @@ describe('what verdicts teach', () => {
 
   it('believes what is said again and again, however far from where it began', () => {
     const limit = (n: number): number =>
-      learn(...Array.from({ length: n }, () => tasted({ harsh: 3 }, { harsh: 0.5 }))).harshLimit;
+      learn(...Array.from({ length: n }, () => tasted({ harsh: 3 }, { harshLoad: 0.5 }))).harshLimit;
     // Much too harsh at half of what was thought bearable: the limit lies well below that half.
     expect(limit(5)).toBeLessThan(0.45);
     expect(limit(10)).toBeLessThanOrEqual(limit(5) + 1e-9);
-    const smooth = learn(...Array.from({ length: 5 }, () => tasted({ harsh: 0 }, { harsh: 3 }))).harshLimit;
+    const smooth = learn(...Array.from({ length: 5 }, () => tasted({ harsh: 0 }, { harshLoad: 3 }))).harshLimit;
     expect(smooth).toBeGreaterThan(3);
     const weak = learn(...Array.from({ length: 6 }, () => tasted({ strength: -2 }, { strengthX: 2.5 }))).wantedX;
     expect(weak).toBeGreaterThan(2.5);
@@ -63,7 +63,7 @@ describe('what verdicts teach', () => {
     fc.assert(
       fc.property(fc.array(said, { minLength: 1, maxLength: 6 }), fc.integer({ min: 0, max: 3 }), (all, other) => {
         const records = all.map((s) =>
-          tasted({ strength: s.strength as 0, harsh: s.harsh as 0 }, { strengthX: s.x, harsh: s.h }),
+          tasted({ strength: s.strength as 0, harsh: s.harsh as 0 }, { strengthX: s.x, harshLoad: s.h }),
         );
         const found = learn(...records);
         const otherWords = learn(...records.map((r) => ({ ...r, verdict: { ...r.verdict, harsh: other as 0 } })));
@@ -97,7 +97,7 @@ describe('what verdicts teach', () => {
 
   it('holds a glass at the wanted strength to suit best', () => {
     const learned = learn(tasted({ strength: -1 }));
-    const glass = { harsh: 0.4, sugarGPerL: 75 };
+    const glass = { harshLoad: 0.4, sugarGPerL: 75 };
     expect(suits({ ...glass, strengthX: learned.wantedX }, learned)).toBeGreaterThan(
       suits({ ...glass, strengthX: 0.8 }, learned),
     );
@@ -119,7 +119,7 @@ describe('next time', () => {
   });
 
   it('pulls earlier after a harsh glass', () => {
-    const change = next(tasted({ harsh: 3 }, { harsh: 0.9 }));
+    const change = next(tasted({ harsh: 3 }, { harshLoad: 0.4 }), tasted({ harsh: 3 }, { harshLoad: 0.4 }));
     expect(change.kind).toBe('time');
     expect(change.target.steepMin).toBeLessThan(15);
     expect(change.reason).toContain('it has tasted harsh here');
@@ -142,7 +142,7 @@ describe('next time', () => {
   });
 
   it('tells a glass that was badly made from one that was badly planned', () => {
-    const record = tasted({ strength: -2 }, { strengthX: 0.75 });
+    const record = tasted({ strength: -1 }, { strengthX: 0.75 });
     const change = nextTime(ROSELLE_COOLER, ROSELLE_COOLER.defaults, DEFAULT_KITCHEN, learn(record), record);
     expect(change.reason).toBe(
       'This one came out at ×0.75 where ×1.00 was planned. Made as planned it should be right.',

@@ -1,4 +1,4 @@
-import { plantsMissingIn, soundPlants, withPlantsOf, type OwnPlant, type PouredPart } from '@steepsis/core';
+import { asStored, plantsMissingIn, soundPlants, withPlantsOf, type OwnPlant, type PouredPart } from '@steepsis/core';
 import type { Transaction } from 'sequelize';
 import { HouseRow } from './models';
 
@@ -6,12 +6,13 @@ type Poured = { parts: readonly PouredPart[] };
 const isPoured = (event: object): event is Poured => 'parts' in event && Array.isArray(event.parts);
 
 /** What was poured, as any release stored it: figures of the cook's own plants that it lacks are taken from the house. */
-export async function withFiguresOfHouse<E extends object>(events: E[], transaction?: Transaction): Promise<E[]> {
+export async function withFiguresOfHouse<E extends object>(stored: E[], transaction?: Transaction): Promise<E[]> {
+  const withLiquids = (e: E, change: (l: PouredPart['liquid']) => PouredPart['liquid']): E =>
+    isPoured(e) ? { ...e, parts: e.parts.map((p) => ({ ...p, liquid: change(p.liquid) })) } : e;
+  const events = stored.map((e) => withLiquids(e, asStored));
   const lacks = (p: PouredPart): boolean => plantsMissingIn(p.liquid).length > 0;
   if (!events.some((e) => isPoured(e) && e.parts.some(lacks))) return events;
   const rows = await HouseRow.findAll({ where: { kind: 'plants' }, ...(transaction ? { transaction } : {}) });
   const { plants } = soundPlants(rows.map((r) => JSON.parse(r.body) as OwnPlant));
-  return events.map((e) =>
-    isPoured(e) ? { ...e, parts: e.parts.map((p) => ({ ...p, liquid: withPlantsOf(plants, p.liquid) })) } : e,
-  );
+  return events.map((e) => withLiquids(e, (l) => asStored(withPlantsOf(plants, l))));
 }

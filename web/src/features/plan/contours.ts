@@ -19,8 +19,7 @@ export function linesAt(
 ): Point[][] {
   const { columns, rows } = map;
   const values = which === 'strength' ? map.body : map.harsh;
-  const [per, base] =
-    which === 'strength' ? [planned.xPerBody, planned.baseX] : [planned.harshPerUnit, planned.baseHarsh];
+  const [per, base] = which === 'strength' ? [planned.xPerBody, planned.baseX] : [1, 0];
   const level = (value - base) / per;
   const [shape] = contours().size([columns, rows]).thresholds([level])(Array.from(values));
   const lines: Point[][] = [];
@@ -63,7 +62,7 @@ export function readingAt(
   };
   return {
     strengthX: planned.baseX + planned.xPerBody * between(map.body),
-    harsh: planned.baseHarsh + planned.harshPerUnit * between(map.harsh),
+    harsh: between(map.harsh),
     tempC: alongPath(planned, planned.pull.startC, minutes),
   };
 }

@@ -32,6 +32,7 @@ const CUT_WORDS = {
   torn: 'torn',
   ground: 'ground',
   zest: 'zest only',
+  'with-pith': 'peel with its pith',
   'pith-free': 'peel without pith',
 } as const;
 
