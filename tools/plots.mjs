@@ -116,4 +116,36 @@ draw('ice-in-a-glass', {
     return { label, points: range(0, 30, 60).map((t) => [t, 300 / (300 + glass.meltedG(t))]) };
   }),
 });
+// Every colourant pale, ordinary, strong and very strong, and every drink of the book from the pot to the glass.
+{
+  const names = Object.keys(core.COLOURANTS);
+  const [cell, row, columns] = [30, 34, 3];
+  const rows = Math.ceil(names.length / columns);
+  const swatch = (x, y, fill) => `<rect x="${x}" y="${y}" width="${cell}" height="${row - 8}" fill="${fill}"/>`;
+  const word = (x, y, words) => `<text x="${x}" y="${y}">${words.replaceAll('_', ' ')}</text>`;
+  const ofColourant = names.map((name, i) => {
+    const [x, y] = [20 + Math.floor(i / rows) * 300, 20 + (i % rows) * row];
+    const ph = core.COLOURANTS[name].redAtPh ?? 7;
+    const at = (times) => core.toHex(core.liquorColour([{ colourant: name, times }], 7, ph));
+    return (
+      [0.1, 0.25, 1, 2.5, 6].map((t, k) => swatch(x + k * (cell + 2), y, at(t))).join('') + word(x + 168, y + 17, name)
+    );
+  });
+  const top = 40 + rows * row;
+  const ofDrink = core.BOOK.map((d, i) => {
+    const { plan } = core.planDrink(d, d.defaults, core.DEFAULT_KITCHEN);
+    const [x, y] = [20 + (i % 2) * 450, top + Math.floor(i / 2) * row];
+    const seen = [
+      core.colourIn(plan.brews[0].concentrate, { diameterCm: 10 }),
+      core.colourIn(plan.jug.liquid, plan.jug.vessel),
+      core.colourIn(plan.glass.liquid, { diameterCm: 7 }),
+    ];
+    return seen.map((fill, k) => swatch(x + k * (cell + 2), y, fill)).join('') + word(x + 104, y + 17, d.name);
+  });
+  const height = top + Math.ceil(core.BOOK.length / 2) * row + 10;
+  writeFileSync(
+    join(folder, 'colours.svg'),
+    `<svg xmlns="http://www.w3.org/2000/svg" width="920" height="${height}" viewBox="0 0 920 ${height}" font-family="sans-serif" font-size="12" fill="${INK}"><rect width="920" height="${height}" fill="#fbfaf7"/>${ofColourant.join('')}${ofDrink.join('')}</svg>\n`,
+  );
+}
 console.log(`Plots are in ${folder}.`);

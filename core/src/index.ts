@@ -91,7 +91,6 @@ export {
   nearestThatWorks,
   planDrink,
   plannedJugMl,
-  SEEN_THROUGH,
   type NoPlan,
   type Plan,
   type PlannedBrew,
@@ -121,7 +120,8 @@ export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
 export { abvOf, NO_LIQUID, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
-export { colourOf, liquorColourOf, strengthShares, weightedStrength } from './liquid/strength';
+export { colourDepthPerCm, colourOf, liquorColourOf, phOfLiquid } from './liquid/colour';
+export { strengthShares, weightedStrength } from './liquid/strength';
 export { sweetGPerL } from './liquid/sweetness';
 export { borneGPerL } from './reference/bearing';
 
@@ -366,7 +366,7 @@ export {
   type Pourable,
   type Told,
 } from './jug/pourable';
-export { colourDepthPerCm, flavoursOf, shadeOf, type Flavour, type Shade } from './jug/qualities';
+export { flavoursOf, shadeOf, type Flavour, type Shade } from './jug/qualities';
 export {
   benchFigures,
   fillJug,
@@ -410,5 +410,6 @@ export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { buildGlass, guestTotals, type Drinkers, type GlassBuild, type GuestBase } from './serve/guests';
 export { readPhoto, type PhotoReading } from './colour/fromPhoto';
-export type { Rgb } from './colour/liquorColour';
+export { COLOURANTS } from './colour/colourants';
+export { liquorColour, toHex, type Rgb } from './colour/liquorColour';
 export { kitchenBoilingPoint } from './heat/heating';

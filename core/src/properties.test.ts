@@ -1,6 +1,6 @@
 import { NO_OWN_PLANTS } from './reference/plants';
 import fc from 'fast-check';
-import { liquorColour } from './colour/liquorColour';
+import { butterflyPeaAt, liquorColour } from './colour/liquorColour';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
 import { ROSELLE_COOLER } from './drink/book/roselleCooler';
 import { openCooling } from './heat/heating';
@@ -187,8 +187,10 @@ describe('whatever is fed in', () => {
 
   it('colours stay colours', () => {
     fc.assert(
-      fc.property(number(0, 100), number(0, 50), number(0, 14), (gPerL, depth, ph) => {
-        for (const c of Object.values(liquorColour([{ family: 'butterfly_pea', gPerL }], depth, ph))) {
+      fc.property(number(0, 100), number(0, 50), number(0, 14), (times, widthCm, ph) => {
+        for (const c of Object.values(
+          liquorColour([{ colourant: 'roselle', times }, ...butterflyPeaAt(ph)], widthCm, ph),
+        )) {
           expect(Number.isInteger(c) && c >= 0 && c <= 255).toBe(true);
         }
       }),

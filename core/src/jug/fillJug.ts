@@ -1,11 +1,12 @@
 import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
 import { whatBinds } from '../blend/whatBinds';
 import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { colourDepthPerCm, phOfLiquid } from '../liquid/colour';
 import { harshness } from '../liquid/harshness';
 import { weightedStrength } from '../liquid/strength';
 import { sweetGPerL } from '../liquid/sweetness';
 import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
-import { colourDepthPerCm, isPlain, qualitiesOf, SHADES, shadeOf, type Shade } from './qualities';
+import { isPlain, qualitiesOf, SHADES, shadeOf, type Shade } from './qualities';
 
 /** Something that stands beside the jug: as much of it as there is; a litre of it stands for what is endless. */
 export type BenchPart = {
@@ -83,11 +84,14 @@ export type Filled =
 export function fillJug(parts: readonly BenchPart[], wish: BenchWish, measuredWith: MeasuredWith = 'ml'): Filled {
   const locked = contradiction(parts, wish);
   if (locked) return locked;
-  // Colours change with acid, and the acid is only known once it is poured: both are tried where a colour is wished for.
+  // Colours change with acid, and the acid is only known once it is poured: several are tried where a colour is wished for.
   const first = fillAt(ACID_PH, parts, wish, measuredWith);
   if (wish.shade === undefined || first.kind !== 'filled' || !first.missed.includes('shade')) return first;
-  const second = fillAt(MILD_PH, parts, wish, measuredWith);
-  return second.kind === 'filled' && second.missed.length < first.missed.length ? second : first;
+  const others = [phOfLiquid(first.liquid), MILD_PH].map((ph) => fillAt(ph, parts, wish, measuredWith));
+  return others.reduce<Filled>(
+    (best, f) => (f.kind === 'filled' && best.kind === 'filled' && f.missed.length < best.missed.length ? f : best),
+    first,
+  );
 }
 
 const ACID_PH = 3;

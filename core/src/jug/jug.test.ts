@@ -9,7 +9,8 @@ import { fillJug, LADLE_ML, type BenchPart, type BenchWish, type Filled } from '
 import { fixesFor, type FixSetup } from './fix';
 import { toldFacts, toldLiquid } from './pourable';
 import { sweetGPerL } from '../liquid/sweetness';
-import { colourDepthPerCm, flavoursOf, shadeOf } from './qualities';
+import { colourDepthPerCm } from '../liquid/colour';
+import { flavoursOf, shadeOf, SHADES } from './qualities';
 import { goalsAfter, stateNote, type Taste } from './taste';
 
 /** A litre of a liquor of a strength in times of the usual dose, a third of its limit of harshness at ×1. */
@@ -139,8 +140,8 @@ describe('a jug from any liquids', () => {
     expect(shadeOf(filled(fillJug(deep, { ...free, shade: 'pale' })).liquid)).toBe('pale');
     expect(shadeOf(filled(fillJug(deep, { ...free, shade: 'deep' })).liquid)).toBe('deep');
     const middle = colourDepthPerCm(filled(fillJug(deep, { ...free, shade: 'middle' })).liquid);
-    expect(middle).toBeGreaterThan(0.04);
-    expect(middle).toBeLessThan(0.12);
+    expect(middle).toBeGreaterThanOrEqual(SHADES.middle.min);
+    expect(middle).toBeLessThanOrEqual(SHADES.middle.max);
   });
 });
 

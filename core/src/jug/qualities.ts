@@ -1,34 +1,18 @@
-import { absorptivity } from '../colour/liquorColour';
-import { acidGPerL, bodyGPerL, ownSugarOf, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { colourDepthPerCm } from '../liquid/colour';
+import { acidGPerL, ownSugarOf, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { strengthShares, weightedStrength } from '../liquid/strength';
 import { sweetGPerL } from '../liquid/sweetness';
-import { netBodyMax } from '../reference/botanicals';
-import { plantIn } from '../reference/plants';
 
 // What is wanted of a jug, each a figure per litre that adds when liquids are poured together: so a solver can weigh them.
-
-const BANDS = Array.from({ length: 16 }, (_, i) => 400 + 20 * i);
-
-/** Depth of colour: what the liquid swallows of all visible light, as mean absorbance to a centimetre. */
-export function colourDepthPerCm(l: Liquid, ph = acidGPerL(l) > 0.5 ? 3 : 6.5): number {
-  let depth = 0;
-  for (const plant in l.bodyG) {
-    const b = plantIn(l.own, plant);
-    if (b.colourFamily === 'none' || netBodyMax(b) === 0) continue;
-    const gPerL = (bodyGPerL(l, plant) * b.bodyMax) / netBodyMax(b);
-    for (const band of BANDS) depth += (gPerL * absorptivity(b.colourFamily, band, ph)) / BANDS.length;
-  }
-  return depth;
-}
 
 /** How deep a glass is to look. */
 export type Shade = 'pale' | 'middle' | 'deep';
 
-/** Absorbance to a centimetre: a 7 cm glass lets about half of the light through at the edge of pale, a sixth at that of deep. House estimates. */
+/** Mean absorbance to a centimetre: green tea is pale, roselle and black tea are deep. House estimates. */
 export const SHADES: Readonly<Record<Shade, { min: number; max: number }>> = {
-  pale: { min: 0, max: 0.045 },
-  middle: { min: 0.045, max: 0.11 },
-  deep: { min: 0.11, max: Infinity },
+  pale: { min: 0, max: 0.1 },
+  middle: { min: 0.1, max: 0.35 },
+  deep: { min: 0.35, max: Infinity },
 };
 
 export function shadeOf(l: Liquid): Shade {

@@ -1,7 +1,6 @@
 import { netBodyMax, type Botanical } from '../reference/botanicals';
 import { plantIn } from '../reference/plants';
 import { bodyGPerL, totalOf, volumeMl, type Liquid } from './liquid';
-import { liquorColour, toHex, type Colourant, type Rgb } from '../colour/liquorColour';
 
 /**
  * What a plant's net body counts towards strength, L/g: a liquor that holds all the net body of the usual dose counts 1.
@@ -29,24 +28,6 @@ export function strengthShares(l: Liquid): Record<string, number> {
   return Object.fromEntries(
     Object.keys(l.bodyG).map((plant) => [plant, all === 0 ? 0 : plantStrength(l, plant) / all]),
   );
-}
-
-/** Colour of a liquid seen through a depth of it, as "#rrggbb". */
-export const colourOf = (l: Liquid, depthCm: number): string => toHex(liquorColourOf(l, depthCm));
-
-/** Colour of a liquid seen through a depth of it. */
-export function liquorColourOf(l: Liquid, depthCm: number): Rgb {
-  const litres = volumeMl(l) / 1000;
-  if (litres === 0) return { r: 255, g: 255, b: 255 };
-  // Families that change with acidity need a rough pH only: an acid infusion or not.
-  const ph = l.acidG / litres > 0.5 ? 3 : 6.5;
-  const colourants: Colourant[] = Object.keys(l.bodyG).flatMap((plant) => {
-    const b = plantIn(l.own, plant);
-    if (b.colourFamily === 'none') return [];
-    // The measured spectra are per gram of all body solids, so a plant's own sugar and acid are counted back in.
-    return [{ family: b.colourFamily, gPerL: (bodyGPerL(l, plant) * b.bodyMax) / netBodyMax(b) }];
-  });
-  return liquorColour(colourants, depthCm, ph);
 }
 
 /** Net body of all plants, g/L. */

@@ -23,7 +23,8 @@ import {
 } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { massG, portionOf, portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
-import { colourOf, strengthShares, weightedStrength } from '../liquid/strength';
+import { colourOf } from '../liquid/colour';
+import { strengthShares, weightedStrength } from '../liquid/strength';
 import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { inKitchenMeasure, roundTo } from '../quantity/kitchenMeasures';
@@ -359,12 +360,5 @@ export const choiceOf = (plan: Plan, brewId: string): { wayId: string; steepMin:
 /** Volume of the jug that is planned, ml. */
 export const plannedJugMl = (plan: Plan): number => mixTotalMl(plan.jug.mix);
 
-/**
- * Share of a vessel's width that its liquid seems to be seen through: light enters from all sides. House estimate;
- * the full width would show every concentrate as black.
- */
-export const SEEN_THROUGH = 0.09;
-
 /** Colour of a liquid in a vessel, as it looks from the front. */
-export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string =>
-  colourOf(liquid, vessel.diameterCm * SEEN_THROUGH);
+export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string => colourOf(liquid, vessel.diameterCm);

@@ -100,7 +100,7 @@ export function requireFigures(b: Botanical): void {
   const known = b.extractionClass === 'stirred_in' || b.extractionClass in EXTRACTION_CLASSES;
   rule(known, 'extractionClass', `one of ${Object.keys(EXTRACTION_CLASSES).join(', ')}, stirred_in`, b.extractionClass);
   rule(
-    b.colourFamily === 'none' || b.colourFamily in COLOUR_FAMILIES,
+    b.colourFamily === 'none' || COLOUR_FAMILIES.includes(b.colourFamily),
     'colourFamily',
     'a known family or none',
     b.colourFamily,

@@ -1,6 +1,7 @@
 import { asFraction, inKitchenMeasure, roundGrams, roundTo } from '../quantity/kitchenMeasures';
-import { liquorColour, toHex } from '../colour/liquorColour';
-import { COLOUR_FAMILIES, type ColourFamily } from '../colour/colourFamilies';
+import { colourDepthPerCm, colourOf } from '../liquid/colour';
+import { pourTogether, volumeMl, waterOf } from '../liquid/liquid';
+import { givenBy } from '../liquid/stirredIn';
 import { keepingDaysAt, keepingWindow } from '../keeping/keepingWindow';
 import { strengthWeightLPerG } from '../liquid/strength';
 import { borneGPerL } from './bearing';
@@ -8,6 +9,8 @@ import { washRecoveredG } from '../brew/waterLedger';
 import { normalCdf } from '../quantity/normal';
 import { bisect } from '../quantity/solve';
 import { botanicalBySlug, botanicals, netBodyMax } from './botanicals';
+import { botanicalOf } from './ownPlants';
+import { plantColour } from './plantColours';
 
 describe('the botanicals', () => {
   it('are 94, each with its confidence, a dose and a colour', () => {
@@ -57,35 +60,36 @@ describe('kitchen measures', () => {
 });
 
 describe('colour', () => {
-  const seen = (family: ColourFamily, gPerL: number, ph = 7): string => toHex(liquorColour([{ family, gPerL }], 6, ph));
-  const close = (hex: string, expected: string): void => {
-    for (const i of [1, 3, 5])
-      expect(Math.abs(parseInt(hex.slice(i, i + 2), 16) - parseInt(expected.slice(i, i + 2), 16))).toBeLessThanOrEqual(
-        6,
-      );
-  };
-  it('clear water is white', () => expect(toHex(liquorColour([], 10))).toBe('#ffffff'));
-  it.each([
-    ['tea_amber', '#d28700'],
-    ['green_pale', '#fffebd'],
-    ['rooibos_orange', '#d76d00'],
-    ['turmeric_yellow', '#ffe900'],
-    ['chlorophyll', '#fff8a2'],
-  ] as const)('2 g/L of %s through 6 cm is %s', (family, hex) => close(seen(family, 2), hex));
-  it('butterfly pea is blue near neutral, violet near pH 4, pink below 3', () => {
-    const rgb = (ph: number): number[] =>
-      [1, 3, 5].map((i) => parseInt(seen('butterfly_pea', 1.2, ph).slice(i, i + 2), 16));
-    const [neutral, four, acid] = [rgb(6.5), rgb(4), rgb(2.5)];
-    expect(neutral[2]).toBeGreaterThan(neutral[0]! + 60);
-    expect(four[2]).toBeGreaterThan(four[1]!);
-    expect(four[0]).toBeGreaterThan(neutral[0]!);
-    expect(acid[0]).toBeGreaterThan(four[0]!);
-    expect(acid[1]).toBeLessThan(acid[0]! / 2);
+  it('is known of every plant of the table but the one that has none', () =>
+    expect(
+      botanicals()
+        .filter((b) => !plantColour(b))
+        .map((b) => b.slug),
+    ).toEqual(['coconut_flakes_dried']));
+  it('of a plant’s usual dose as brewed is its own swatch', () => {
+    const tea = botanicalBySlug('black_tea_leaf');
+    const liquor = pourTogether(waterOf(980), givenBy(tea, 0.75 * tea.dose.typical));
+    const litre = { ...liquor, waterG: liquor.waterG * (1000 / volumeMl(liquor)) };
+    expect(colourOf(litre, 7)).toMatch(/^#a[a-f0-9]5[a-f0-9]1[a-f0-9]$/);
   });
-  it('every family grows deeper with strength', () => {
-    const light = (hex: string): number => [1, 3, 5].reduce((s, i) => s + parseInt(hex.slice(i, i + 2), 16), 0);
-    for (const family of Object.keys(COLOUR_FAMILIES) as ColourFamily[])
-      expect(light(seen(family, 4))).toBeLessThanOrEqual(light(seen(family, 1)));
+  it('of a mix of one’s own is that of its parts', () => {
+    const own = botanicalOf({
+      v: 1,
+      id: 'own-two-r1',
+      name: 'Two',
+      parts: [
+        { plant: 'rooibos_cut', share: 0.5 },
+        { plant: 'roselle_dried_cut', share: 0.5 },
+      ],
+      strengthKnown: true,
+    });
+    const mix = pourTogether(waterOf(980), givenBy(own, 16));
+    const parts = pourTogether(
+      waterOf(980),
+      givenBy(botanicalBySlug('rooibos_cut'), 8),
+      givenBy(botanicalBySlug('roselle_dried_cut'), 8),
+    );
+    expect(colourDepthPerCm(mix) / colourDepthPerCm(parts)).toBeCloseTo(1, 1);
   });
 });
 

@@ -156,7 +156,7 @@ describe('one base for many drinkers', () => {
 
 describe('a colour read off a photograph', () => {
   const drawn = (times: number): ReturnType<typeof liquorColour> =>
-    liquorColour([{ family: 'tea_amber', gPerL: 2.5 * times }], 6);
+    liquorColour([{ colourant: 'black_tea', times: 0.3 * times }], 6);
   /** The same drink and white under a lamp that is warm and dim. */
   const underLamp = ({ r, g, b }: ReturnType<typeof liquorColour>): typeof white => {
     const lin = (c: number): number => (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4);

@@ -1,6 +1,6 @@
 import { Lock, LockOpen, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { colourIn, stepMl, volumeMl, weightedStrength, type BenchPart, type MeasuredWith } from '@steepsis/core';
+import { colourIn, stepMl, volumeMl, colourDepthPerCm, type BenchPart, type MeasuredWith } from '@steepsis/core';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Graduated } from '@/shared/vessels/Graduated';
@@ -35,7 +35,7 @@ export function BenchLineRow({
         ml={shown}
         maxMl={have}
         stepMl={step}
-        colour={part && weightedStrength(part.liquid) > 0 ? colourIn(part.liquid, { diameterCm: 7 }) : 'var(--ground)'}
+        colour={part && colourDepthPerCm(part.liquid) > 0 ? colourIn(part.liquid, { diameterCm: 7 }) : 'var(--ground)'}
         locked={locked}
         onMl={(setMl) => change(line.id, { setMl })}
       />

@@ -4,7 +4,6 @@ import {
   InputError,
   liquorColourOf,
   readPhoto,
-  SEEN_THROUGH,
   type Drink,
   type Liquid,
   type PhotoReading,
@@ -74,7 +73,7 @@ function ColourPage({ drinks, standing }: { drinks: readonly Drink[]; standing: 
                 across.
               </p>
               <div className="mt-2 flex flex-wrap gap-6">
-                <Swatch name="By the model" rgb={liquorColourOf(chosen.liquid, depthCm * SEEN_THROUGH)} />
+                <Swatch name="By the model" rgb={liquorColourOf(chosen.liquid, depthCm)} />
                 {picked.drink && <Swatch name="As picked" rgb={picked.drink} />}
                 {reading && 'corrected' in reading && <Swatch name="Beside a true white" rgb={reading.corrected} />}
               </div>
@@ -116,7 +115,7 @@ function choicesOf(
 
 function read(drink: Rgb, white: Rgb, liquid: Liquid, depthCm: number): PhotoReading | { fault: string } {
   try {
-    return readPhoto(drink, white, (times) => liquorColourOf(liquid, depthCm * SEEN_THROUGH * times));
+    return readPhoto(drink, white, (times) => liquorColourOf(liquid, depthCm, times));
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     return { fault: `That is no white to measure against: pick ${error.accepted}.` };

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import {
   colourIn,
-  weightedStrength,
+  colourDepthPerCm,
   type BenchPart,
   type BenchWish,
   type Filled,
@@ -45,7 +45,7 @@ export function JugDrawn({
       return {
         ml,
         colour:
-          weightedStrength(own.liquid) > 0 ? colourIn(own.liquid, vessel) : `color-mix(in srgb, ${colour} 60%, white)`,
+          colourDepthPerCm(own.liquid) > 0 ? colourIn(own.liquid, vessel) : `color-mix(in srgb, ${colour} 60%, white)`,
         label: `${l.name.slice(0, 12).trim().toLowerCase()} ${Math.round(ml)}`,
       };
     });

@@ -85,7 +85,7 @@ const leafLines = (brew: PlannedBrew): Line[] =>
   }));
 
 /** Wet plants are the colour of their liquor, seen deep. */
-const plantColour = ({ run }: PlannedBrew): string => colourIn(run.at(run.endMin).liquor, { diameterCm: 60 });
+const plantColour = ({ run }: PlannedBrew): string => colourIn(run.at(run.endMin).liquor, { diameterCm: 12 });
 
 const inPots = ({ pots, vessel }: PlannedBrew): string =>
   pots === 1 ? `in the ${vessel.name}` : `in ${pots} pots like the ${vessel.name}`;

@@ -74,6 +74,9 @@ export function VesselDrawing({
         {bands.map((b, i) => (
           <rect key={i} x={0} y={b.y} width={width} height={b.depth + 0.5} fill={b.colour} />
         ))}
+        {bands.map((b, i) => (
+          <Edges key={i} x={side} y={b.y} w={w} depth={b.depth} colour={b.colour} />
+        ))}
         {leafColour && <Leaf x={side + 10} y={bottom - 12} w={w - 20} colour={leafColour} />}
         {iceCubes > 0 && <Ice cubes={iceCubes} x={side} y={level} w={w} />}
       </g>
@@ -176,6 +179,32 @@ function Ticks({ x, bottom, capacityMl, h }: { x: number; bottom: number; capaci
       strokeWidth={1}
       opacity={0.7}
     />
+  );
+}
+
+/** However pale it is, a liquid is seen by its surface and its sides, where one looks through more of it. */
+function Edges({
+  x,
+  y,
+  w,
+  depth,
+  colour,
+}: {
+  x: number;
+  y: number;
+  w: number;
+  depth: number;
+  colour: string;
+}): ReactNode {
+  if (depth < 1) return null;
+  const shaded = (ink: number): { fill: string } => ({ fill: `color-mix(in srgb, ${colour}, #10231d ${ink}%)` });
+  const strip = Math.max(2, 0.06 * w);
+  return (
+    <g>
+      <rect x={x} y={y} width={strip} height={depth} style={shaded(6)} />
+      <rect x={x + w - strip} y={y} width={strip} height={depth} style={shaded(6)} />
+      <rect x={0} y={y} width={x + w + x} height={2} style={shaded(16)} />
+    </g>
   );
 }
 
