@@ -29,7 +29,7 @@ const project = (name) => ({
 module.exports = {
   maxWorkers: '100%',
   // A busy machine is several times slower than a quiet one; a test that hangs still ends.
-  testTimeout: 20_000,
+  testTimeout: 60_000,
   projects: [
     project('core'),
     project('contract'),
