@@ -45,7 +45,8 @@ describe('a notebook of release 1', () => {
       const was = released.shelf[i]!;
       expect(item.vesselId).toBe(was.vesselId);
       expect(item.volumeMl).toBeCloseTo(was.volumeMl, 1);
-      expect(item.figures.strengthX).toBeCloseTo(was.strengthX, 4);
+      // What is in it is worked out anew: what is known of steam has grown since, and moves it by less than a tongue can tell.
+      expect(Math.abs(item.figures.strengthX / was.strengthX - 1)).toBeLessThan(0.02);
       expect(item.useBy).toBe(was.useBy);
     });
   });

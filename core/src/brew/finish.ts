@@ -23,7 +23,9 @@ import {
 } from '../liquid/liquid';
 import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
 import { sweetenTo } from '../sugar/infusedSyrup';
-import { boilingOffGPerMin } from './steam';
+import { boilOf } from '../heat/steam';
+import { MOST_LOST } from './correctForVolume';
+import { boilingOffGPerMin, steamAfterStrain } from './steam';
 import { DISSOLVE_MIN, HANDS_MIN, timeOf, type BrewSetup, type StageTime } from './timeline';
 
 /** Strained liquor, and the liquor that the drained plants still hold. */
@@ -56,10 +58,10 @@ export function finish({ liquid, left }: Drained, fromC: number, startMin: numbe
   let [rinsedMl, sweetenedMl, reducedMl] = [0, 0, 0];
   for (const stage of after) {
     const before = volumeMl(state.liquid);
-    const done = applyTo(stage, state, { left, setup });
+    const done = steamed(stage, applyTo(stage, state, { left, setup }), setup);
     const gained = volumeMl(done.liquid) - before;
     if (stage.kind === 'rinse') rinsedMl += gained;
-    if (stage.kind === 'reduce') reducedMl -= gained;
+    if (stage.kind !== 'rinse' && stage.kind !== 'dissolve') reducedMl -= gained;
     if (stage.kind === 'dissolve') {
       sweetenedMl += gained;
       const grams = massG(done.liquid) - massG(state.liquid);
@@ -71,6 +73,12 @@ export function finish({ liquid, left }: Drained, fromC: number, startMin: numbe
     state = { liquid: done.liquid, tempC: time.toC };
   }
   return { ...state, stages, sweetenedG, rinsedMl, sweetenedMl, reducedMl };
+}
+
+/** What stands open or is kept hot after the strain loses its water too; the last of it never goes. */
+function steamed(stage: Stage, { liquid, segments }: Step, setup: BrewSetup): Step {
+  const steamG = steamAfterStrain(stage, segments, volumeMl(liquid), setup);
+  return { liquid: steamG > 0 ? withoutWater(liquid, Math.min(steamG, liquid.waterG * MOST_LOST)) : liquid, segments };
 }
 
 type Step = { liquid: Liquid; segments: Segment[] };
@@ -94,7 +102,12 @@ function applyTo(
       const heat = heatUp(liquid, tempC, 'boil', setup);
       const heatMin = heat.reduce((sum, s) => sum + s.minutes, 0);
       // Told how long all of it took, the heat at its beginning is part of that.
-      const minutes = actual === undefined ? steamG / boilingOffGPerMin(setup.vessel, setup.kitchen) : actual - heatMin;
+      const rate = boilingOffGPerMin(setup.vessel, setup.kitchen, {
+        ml: volumeMl(liquid),
+        boil: boilOf(stage.agitation),
+        lid: stage.lid,
+      });
+      const minutes = actual === undefined ? steamG / rate : actual - heatMin;
       const boil: Segment[] = minutes > 0 ? [{ kind: 'hold', minutes, tempC: toC }] : [];
       const segments = minutes < 0 ? during(actual, tempC, toC) : [...heat, ...boil];
       return { liquid: withoutWater(liquid, steamG), segments };

@@ -32,7 +32,9 @@ describe('a brew with the lid off', () => {
     const extra = (lid: Lid): number => simmered(lid).ledger.steamMl - withLid('closed').ledger.steamMl;
     expect(extra('open') / 20).toBeGreaterThan(12);
     expect(extra('open') / 20).toBeLessThan(30);
-    expect(extra('closed') / 20).toBeLessThan(2);
+    expect(extra('closed') / 20).toBeLessThan(4);
+    expect(extra('loose') / 20).toBeGreaterThan(2 * (extra('closed') / 20));
+    expect(extra('loose')).toBeLessThan(extra('open') / 2);
   });
 
   it('comes out smaller and stronger for having boiled', () => {

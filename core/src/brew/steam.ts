@@ -1,61 +1,107 @@
-import { latentHeat, vapourPressure } from '../physics/water';
 import { integrateGauss5 } from '../quantity/solve';
-import type { Kitchen, Lid } from '../drink/drink';
-import { BURNER_EFFICIENCY, evaporativeFluxWPerM2, SURFACE_STEAM } from '../heat/heating';
-import { tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
-import { openingM2, type Vessel } from '../heat/vessel';
-import type { BrewFactors } from './brewFactors';
+import type { Kitchen, Lid, Stage } from '../drink/drink';
+import { BURNER_EFFICIENCY, kitchenBoilingPoint } from '../heat/heating';
+import { boilOf, steamGPerMin, type Boil, type Steaming } from '../heat/steam';
+import { tempAt, temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
+import { closedLossWPerK, openingM2, type Vessel } from '../heat/vessel';
+import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import type { BrewSetup, StageTime } from './timeline';
 
-/** From here on an open pot is taken to boil: the diffusion model ends there. */
-const BOILING_FROM_C = 95;
+/** What steams besides the pot itself: the ring under it while it is on the heat. */
+const onTheRing = (kitchen: Kitchen, vessel: Vessel, ml: number, boil: Boil): Steaming['heated'] => ({
+  intoPotW: kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind],
+  lossWPerK: closedLossWPerK(vessel, Math.max(1, ml), 'counter'),
+  boil,
+});
 
-/** Steam from an open pot at the boil, g a minute: as fast as the surface or the burner allows, whichever is less. */
-export const boilingOffGPerMin = (vessel: Vessel, kitchen: Kitchen): number =>
-  Math.min(
-    (SURFACE_STEAM.rollingBoil.value * openingM2(vessel) * 1000) / 60,
-    (60 * kitchen.burner.watts * BURNER_EFFICIENCY[kitchen.burner.kind]) / latentHeat(100),
-  );
+/** Steam from a pot that is boiled down, g a minute: open, as hard as it is let, or as the ring can. */
+export const boilingOffGPerMin = (
+  vessel: Vessel,
+  kitchen: Kitchen,
+  { ml = vessel.capacityMl / 2, boil = 'rolling', lid = 'open' }: { ml?: number; boil?: Boil; lid?: Lid } = {},
+): number => {
+  const boilsAtC = kitchenBoilingPoint(kitchen);
+  return steamGPerMin({
+    tempC: boilsAtC,
+    boilsAtC,
+    roomC: kitchen.roomC,
+    surfaceM2: openingM2(vessel),
+    lid,
+    heated: onTheRing(kitchen, vessel, ml, boil),
+  });
+};
+
+/** Stages that stand on the ring, at the boil or below it. Others are off it: what is poured, strained and bottled does not boil. */
+const HEATED: ReadonlySet<Stage['kind']> = new Set(['heat', 'hold']);
 
 /**
- * Steam that has left by a moment, g. Under a lid a little escapes, in proportion to the vapour pressure. From an open pot it
- * leaves by diffusion below the boil, and at the boil as fast as the surface or the burner allows, whichever is less.
+ * Steam of a stage from its beginning to a moment of it, g, by the one law of heat/steam.ts.
+ * @param tempAtMin temperature at a minute of the run
  */
+function steamOf(
+  stage: Pick<StageTime, 'kind' | 'lid' | 'startMin'> & { boil: Boil },
+  untilMin: number,
+  tempAtMin: (atMin: number) => number,
+  { kitchen, vessel, ml }: { kitchen: Kitchen; vessel: Vessel; ml: number },
+): number {
+  const heated = HEATED.has(stage.kind) ? onTheRing(kitchen, vessel, ml, stage.boil) : undefined;
+  const rate = (atMin: number): number =>
+    steamGPerMin({
+      tempC: tempAtMin(atMin),
+      boilsAtC: kitchenBoilingPoint(kitchen),
+      roomC: kitchen.roomC,
+      surfaceM2: openingM2(vessel),
+      lid: stage.lid,
+      heated,
+    });
+  // Smooth within a stage: two panels of five points do.
+  const middle = (stage.startMin + untilMin) / 2;
+  return integrateGauss5(rate, stage.startMin, middle) + integrateGauss5(rate, middle, untilMin);
+}
+
+/** Steam that has left by a moment before the strain, g, as the lid was then. */
 export function steamClock(
   history: TemperatureHistory,
   stages: readonly StageTime[],
-  { vessel, kitchen, way }: BrewSetup,
+  { vessel, kitchen, way, scale }: BrewSetup,
   factors: BrewFactors,
 ): (atMin: number) => number {
-  const surfaceM2 = openingM2(vessel);
-  const lidded = (SURFACE_STEAM.lidded.value * surfaceM2 * 1000) / 60 / vapourPressure(97);
-  const boiling = boilingOffGPerMin(vessel, kitchen);
-  const open = (tempC: number): number => {
-    if (tempC >= BOILING_FROM_C) return boiling;
-    if (tempC <= kitchen.roomC) return 0;
-    return (60 * surfaceM2 * evaporativeFluxWPerM2({ tempC, ambientC: kitchen.roomC })) / latentHeat(tempC);
-  };
-  const rate = (atMin: number, lid: Lid): number => {
-    const tempC = tempAt(history, atMin);
-    return lid === 'open' ? open(tempC) : lidded * vapourPressure(tempC);
-  };
-  // Smooth within a stage: two panels of five points do.
-  const between = (lid: Lid, from: number, to: number): number => {
-    const middle = (from + to) / 2;
-    const at = (t: number): number => rate(t, lid);
-    return integrateGauss5(at, from, middle) + integrateGauss5(at, middle, to);
-  };
+  const at = (atMin: number): number => tempAt(history, atMin);
+  const pot = { kitchen, vessel, ml: way.waterMl * scale };
+  const agitation = new Map(way.stages.map((s) => [s.id, s.agitation]));
   const hot = stages
     .flatMap(byLid)
-    .filter((s) => s.kind !== 'toast' && s.endMin > s.startMin && tempAt(history, (s.startMin + s.endMin) / 2) > 40);
-  const whole = hot.map((s) => between(s.lid, s.startMin, s.endMin));
+    .filter((s) => s.kind !== 'toast' && s.endMin > s.startMin && at((s.startMin + s.endMin) / 2) > WARM_C)
+    .map((s) => ({ ...s, boil: boilOf(agitation.get(s.stageId) ?? 'still') }));
+  const whole = hot.map((s) => steamOf(s, s.endMin, at, pot));
   return (atMin) =>
     factors.steam *
     (way.asMeasured?.steam ?? 1) *
     hot.reduce(
-      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? between(s.lid, s.startMin, atMin) : 0),
+      (sum, s, i) => sum + (atMin >= s.endMin ? whole[i]! : atMin > s.startMin ? steamOf(s, atMin, at, pot) : 0),
       0,
     );
+}
+
+/** Below this a pot loses next to nothing in the time a drink takes, °C. */
+const WARM_C = 40;
+
+/** Steam of a stage after the strain, g: what stands or is kept hot goes on losing its water, by the lid. */
+export function steamAfterStrain(
+  stage: Stage,
+  segments: readonly Segment[],
+  ml: number,
+  { vessel, kitchen, way, factors = REFERENCE_FACTORS }: BrewSetup,
+): number {
+  if (segments.length === 0 || !['heat', 'hold', 'cool'].includes(stage.kind)) return 0;
+  const history = temperatureHistory([...segments]);
+  const told = { kind: stage.kind, lid: stage.lid, startMin: 0, boil: boilOf(stage.agitation) };
+  const pot = { kitchen, vessel, ml };
+  return (
+    factors.steam *
+    (way.asMeasured?.steam ?? 1) *
+    steamOf(told, history.minutes, (atMin) => tempAt(history, atMin), pot)
+  );
 }
 
 /** A stage in pieces of one lid each. */

@@ -243,8 +243,8 @@ function steepStage(
   const at = loadOf(setup, factors, stage.place === 'fridge' ? 'fridge' : 'counter');
   const load = stage.place === 'sun' ? { ...at, ambientC: SUN_C } : at;
   const minutes = actual ?? stage.minutes;
-  if (stage.lid === 'open' && fromC > load.ambientC)
-    return openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes }).segments;
+  if (stage.lid !== 'closed' && fromC > load.ambientC)
+    return openCooling({ ...uncovered(setup, stage.lid), load, fromC, minutes }).segments;
   return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
 }
 
@@ -265,6 +265,16 @@ function heatStage(
   return [heatingSegment({ load: loadOf(setup, factors, 'counter'), fromC, toC, powerIntoPotW })];
 }
 
+/** A pot whose steam gets out, by its lid. */
+const uncovered = (
+  { vessel, kitchen }: BrewSetup,
+  lid: Lid,
+): Pick<Parameters<typeof openCooling>[0], 'surfaceM2' | 'boilsAtC' | 'lid'> => ({
+  surfaceM2: openingM2(vessel),
+  boilsAtC: kitchenBoilingPoint(kitchen),
+  lid,
+});
+
 /** Longest that a standing pot is waited for, min. */
 const LONGEST_STAND_MIN = 24 * 60;
 
@@ -281,9 +291,9 @@ function coolStage(
   const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
   const tooCold = (): InputError =>
     new InputError('runBrew', `stages.${id}`, `to more than the ${load.ambientC} °C around it, within a day`, toC);
-  if (by === 'standing' && lid === 'open') {
+  if (by === 'standing' && lid !== 'closed') {
     if (toC <= load.ambientC) throw tooCold();
-    const all = openCooling({ load, surfaceM2: openingM2(setup.vessel), fromC, minutes: LONGEST_STAND_MIN }).segments;
+    const all = openCooling({ ...uncovered(setup, lid), load, fromC, minutes: LONGEST_STAND_MIN }).segments;
     const reached = all.findIndex((s) => endC(s) <= toC);
     if (reached < 0) throw tooCold();
     return all.slice(0, reached + 1);

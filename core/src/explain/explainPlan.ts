@@ -3,7 +3,8 @@ import type { Constant, Explanation } from './explanation';
 import { FACTOR_SIGMA } from '../brew/brewRun';
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
 import { brewOf, mainStageOf, type BrewWay } from '../drink/drink';
-import { BURNER_EFFICIENCY, SURFACE_STEAM } from '../heat/heating';
+import { BURNER_EFFICIENCY } from '../heat/heating';
+import { BOILS, LID_LETS_OUT } from '../heat/steam';
 import { CLOSED_LOSS } from '../heat/vessel';
 import { TWO_STEP } from '../heat/cooling';
 import { combineSigmas, likelyRange } from '../quantity/estimate';
@@ -191,14 +192,21 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
   steam: (_plan, b) => ({
     title: 'Steam',
     exact: ml(ledgerOf(b).steamMl),
-    steps: [{ text: 'leaves from under the lid while it is hot, less as it cools, by the vapour pressure' }],
+    steps: [
+      { text: 'leaves while it is hot, at the boil as hard as it boils, less as it cools; a lid keeps most of it' },
+    ],
     constants: [
       {
-        name: 'from a lidded surface near the boil',
-        value: `${SURFACE_STEAM.lidded.value} kg/(h m²) (${SURFACE_STEAM.lidded.low} to ${SURFACE_STEAM.lidded.high})`,
+        name: 'from an open surface: a simmer, a rolling boil',
+        value: `${BOILS.simmer.kgPerM2H}, ${BOILS.rolling.kgPerM2H} kg/(h m²), ±30 %`,
         source: HOUSE,
       },
-      { name: 'vapour pressure of water', value: 'by temperature', source: 'IAPWS-IF97' },
+      {
+        name: 'a lid lets out: loose, on',
+        value: `${percent(LID_LETS_OUT.atTheBoil.loose)}, ${percent(LID_LETS_OUT.atTheBoil.closed)} at the boil; ${percent(LID_LETS_OUT.belowIt.loose)}, ${percent(LID_LETS_OUT.belowIt.closed)} below it`,
+        source: HOUSE,
+      },
+      { name: 'below the boil', value: 'half of it every 14 K', source: 'heat and vapour taken by still air' },
     ],
     likely: likelyMl(ledgerOf(b).steamMl, FACTOR_SIGMA.steam),
   }),

@@ -1,6 +1,7 @@
 import { InputError, type WarningSink } from '../quantity/errors';
-import { intoRange, requireNotNegative, requirePositive } from '../quantity/range';
-import { latentHeat, vapourPressure, waterBoilingPoint } from '../physics/water';
+import { requireNotNegative, requirePositive } from '../quantity/range';
+import { latentHeat, waterBoilingPoint } from '../physics/water';
+import { steamGPerMin, type Covered } from './steam';
 import type { Segment } from './temperatureHistory';
 
 // Lumped heat: C dT/dt = P - UA (T - Ta). Fair for thin drinks, which mix themselves; a thick syrup cools 1.5 to 3 times slower.
@@ -129,39 +130,8 @@ export const evaporatedKg = (
     60) /
   (latentHeat(tempC, warn) * 1000);
 
-/** Steam from an open or lidded surface, kg/(h m2). House estimates. */
-export const SURFACE_STEAM = {
-  rollingBoil: { value: 45, low: 20, high: 80 },
-  simmer: { value: 20, low: 10, high: 35 },
-  barelySteaming: { value: 13, low: 6, high: 20 },
-  lidded: { value: 2.5, low: 0.5, high: 5 },
-} as const;
-
 /**
- * Evaporation from a still open surface below the boil, W/m2 of heat carried away.
- * Range: liquid up to 95 °C.
- * @source Lewis relation with Stefan flow, psychrometric constant 66 Pa/K; air film 7 W/(m2 K) is a house estimate (5 to 10)
- */
-export function evaporativeFluxWPerM2(
-  {
-    tempC,
-    ambientC,
-    humidity = 0.5,
-    film = 7,
-    pressurePa = 101325,
-    waterActivity = 1,
-  }: { tempC: number; ambientC: number; humidity?: number; film?: number; pressurePa?: number; waterActivity?: number },
-  warn?: WarningSink,
-): number {
-  const t = intoRange('evaporativeFluxWPerM2', 'tempC', tempC, { unit: '°C', min: 0, max: 95 }, warn);
-  const vapourInAir = humidity * vapourPressure(ambientC);
-  return (
-    0.0151 * film * pressurePa * Math.log((pressurePa - vapourInAir) / (pressurePa - waterActivity * vapourPressure(t)))
-  );
-}
-
-/**
- * Cooling with the lid off: heat also leaves with the steam, so the loss depends on temperature and is integrated
+ * Cooling with the lid off or loose: heat also leaves with the steam, so the loss depends on temperature and is integrated
  * (fourth-order Runge-Kutta, 30 s). Ends after `minutes`.
  */
 export function openCooling({
@@ -169,25 +139,21 @@ export function openCooling({
   surfaceM2,
   fromC,
   minutes,
-  humidity,
+  boilsAtC,
+  lid = 'open',
 }: {
   load: Load;
   surfaceM2: number;
   fromC: number;
   minutes: number;
-  humidity?: number;
+  boilsAtC: number;
+  lid?: Covered;
 }): { segments: Segment[]; steamKg: number } {
   const capacity = heatCapacityJPerK(load);
-  const film = 7;
+  // What air takes from an open surface besides steam; a loose lid keeps that to itself.
+  const film = lid === 'open' ? 7 : 0;
   const steamHeatW = (t: number): number =>
-    t <= load.ambientC
-      ? 0
-      : surfaceM2 *
-        evaporativeFluxWPerM2({
-          tempC: Math.min(t, 95),
-          ambientC: load.ambientC,
-          ...(humidity === undefined ? {} : { humidity }),
-        });
+    (steamGPerMin({ tempC: t, boilsAtC, roomC: load.ambientC, surfaceM2, lid }) * latentHeat(Math.min(100, t))) / 60;
   const rate = (t: number): number =>
     -(load.lossWPerK * (t - load.ambientC) + film * surfaceM2 * (t - load.ambientC) + steamHeatW(t)) / capacity;
   const segments: Segment[] = [];

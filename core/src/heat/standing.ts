@@ -4,6 +4,7 @@ import { coolingTauMin, newtonMinutes, openCooling, type Load } from './heating'
 import { closedLossWPerK, openingM2, vesselHeatJPerK, type Vessel } from './vessel';
 
 /** Longest that is waited for, min. */
+const SEA_LEVEL_BOIL_C = 100;
 const LONGEST_MIN = 24 * 60;
 
 /**
@@ -36,6 +37,13 @@ export function standingMinutesTo({
     ambientC: roomC,
   };
   if (lid === 'closed') return newtonMinutes({ fromC, toC, ambientC: roomC, tauMin: coolingTauMin(load) });
-  const { segments } = openCooling({ load, surfaceM2: openingM2(vessel), fromC, minutes: LONGEST_MIN });
+  const { segments } = openCooling({
+    load,
+    surfaceM2: openingM2(vessel),
+    fromC,
+    minutes: LONGEST_MIN,
+    // A few degrees of altitude hardly move how a pot cools.
+    boilsAtC: Math.max(fromC, SEA_LEVEL_BOIL_C),
+  });
   return firstReaches(temperatureHistory(segments), toC);
 }

@@ -42,7 +42,10 @@ describe.each(BOOK.map((d) => [d.id, d] as const))('the book: %s', (_id, drink) 
         if (result.kind !== 'plan') return;
         const { glass, jug, target } = result.plan;
         expect(Math.abs(glass.figures.strengthX / target.strengthX - 1)).toBeLessThan(0.04);
-        expect(Math.abs(glass.figures.sugarGPerL - target.sugarGPerL)).toBeLessThan(5);
+        // A syrup that is boiled down from a cup of water comes out to a tenth: it is measured in steps of 5 ml.
+        expect(Math.abs(glass.figures.sugarGPerL - target.sugarGPerL)).toBeLessThan(
+          Math.max(5, target.sugarGPerL / 10),
+        );
         expect(Math.abs(jug.figures.volumeMl / (target.litres * 1000) - 1)).toBeLessThan(0.01);
       }),
       { seed: 91, numRuns: 6 },
@@ -54,7 +57,9 @@ describe('a syrup as a brew', () => {
   const plan = planOf(LINDEN_PEAR_SYRUP);
   it('takes its sugar by what comes out, gram for millilitre, and says how much', () => {
     const [brew] = plan.brews;
-    const strainedMl = brew.run.ledger.outMl - brew.run.ledger.sweetenedMl;
+    // What steamed off on the way to the boil afterwards was there when it was measured.
+    const { outMl, sweetenedMl, reducedMl } = brew.run.ledger;
+    const strainedMl = outMl - sweetenedMl + reducedMl;
     expect(brew.sweetenedG['white_sugar']! / brew.pots / strainedMl).toBeCloseTo(1, 2);
     expect(apparentBrix(brew.concentrate)).toBeGreaterThan(48);
     expect(apparentBrix(brew.concentrate)).toBeLessThan(58);

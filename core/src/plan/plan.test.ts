@@ -89,7 +89,7 @@ describe('planning back from the glass', () => {
     const out =
       ledger.waterMl + ledger.dissolvedMl - ledger.steamMl - ledger.heldMl + ledger.pressedMl - ledger.clingingMl;
     expect(out).toBeCloseTo(ledger.outMl, 6);
-    expect(ledger.steamMl).toBeGreaterThan(5);
+    expect(ledger.steamMl).toBeGreaterThan(3);
     expect(ledger.steamMl).toBeLessThan(40);
   });
 

@@ -1,9 +1,8 @@
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
 import { extent } from '../extraction/extract';
 import { rateFactor } from '../extraction/arrhenius';
-import { evaporativeFluxWPerM2, SURFACE_STEAM } from '../heat/heating';
+import { steamGPerMin } from '../heat/steam';
 import { openingM2, type Vessel } from '../heat/vessel';
-import { latentHeat } from '../physics/water';
 import { InputError } from '../quantity/errors';
 import { requireInRange, requirePositive } from '../quantity/range';
 import { botanicalBySlug } from '../reference/botanicals';
@@ -61,9 +60,7 @@ export function holdHot(h: HotHolding): { hours: HeldHour[]; takeOutAfterMin: nu
 }
 
 function steamAt({ vessel, holdC, lid, roomC }: HotHolding): number {
-  const m2 = openingM2(vessel);
-  const open = (3600 * m2 * evaporativeFluxWPerM2({ tempC: holdC, ambientC: roomC })) / latentHeat(holdC);
-  return lid === 'open' ? open : Math.min(open, SURFACE_STEAM.lidded.value * m2 * 1000);
+  return 60 * steamGPerMin({ tempC: holdC, boilsAtC: 100, roomC, surfaceM2: openingM2(vessel), lid });
 }
 
 /** Served and steamed at steady rates: the volume falls in a line, and what is dissolved leaves only with what is served. */

@@ -131,6 +131,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   lossWPerK: 'heat the pot loses',
   lossScale: 'how fast it cools',
   vesselJPerK: 'heat the pot holds',
+  surfaceM2: 'surface of the pot',
   tauMin: 'how fast it cools|min',
   cpKJPerKgK: 'heat the liquid holds',
   heldScale: 'what the plants hold',

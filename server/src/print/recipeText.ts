@@ -112,7 +112,7 @@ function stageName(s: Stage, main: boolean): string {
     case 'heat':
       return s.to === 'boil' ? 'Bring to the boil' : `Heat to ${s.to} °C`;
     case 'hold':
-      return main ? 'Simmer' : 'Hold';
+      return s.agitation === 'boiling' ? 'Keep at a rolling boil' : main ? 'Simmer' : 'Hold';
     case 'cool':
       return `Cool to ${s.toC} °C${s.by === 'ice-bath' ? ' in an ice bath' : ''}`;
     case 'steep':
@@ -126,7 +126,7 @@ function stageName(s: Stage, main: boolean): string {
     case 'dissolve':
       return `Stir in ${sweetener(s.sweetener)}`;
     case 'reduce':
-      return 'brix' in s.to ? `Boil down to ${s.to.brix} °Bx` : `Boil down to ${Math.round(s.to.share * 100)} %`;
+      return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down to ${'brix' in s.to ? `${s.to.brix} °Bx` : `${Math.round(s.to.share * 100)} %`}`;
     case 'ferment':
       return 'Let it work, loosely covered';
   }

@@ -44,7 +44,7 @@ export function StageFields({ stage, onChange }: { stage: Stage; onChange: Chang
               { value: 'still', label: 'left still' },
               { value: 'stirred-now-and-then', label: 'stirred now and then' },
               { value: 'stirred-all-the-time', label: 'stirred all the time' },
-              { value: 'boiling', label: 'boiling' },
+              { value: 'boiling', label: 'at a rolling boil' },
             ]}
             onValue={(agitation) => onChange({ ...stage, agitation }, 'stirring')}
           />
@@ -230,7 +230,17 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
     case 'reduce':
       return (
         <>
-          Boil down to{' '}
+          Boil down{' '}
+          <InlineChoice
+            label="How hard it boils"
+            value={s.agitation === 'boiling' ? 'boiling' : 'still'}
+            choices={[
+              { value: 'boiling', label: 'at a rolling boil' },
+              { value: 'still', label: 'at a gentle simmer' },
+            ]}
+            onValue={(agitation) => onChange({ ...s, agitation }, 'boil')}
+          />{' '}
+          to{' '}
           {'share' in s.to
             ? figure('Share left', s.to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: '% of it' }, (p) =>
                 onChange({ ...s, to: { share: p / 100 } }, 'to'),

@@ -76,7 +76,7 @@ describe('trying a draft', () => {
         DEFAULT_KITCHEN,
         [],
       );
-    expect(said(5)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, less time, or the lid on.' });
+    expect(said(1)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, less time, or the lid on.' });
     expect(said(150)).toMatchObject({
       message: expect.stringMatching(
         /^Nothing would come out: more than the plants hold, \d+ ml, is needed, and \d+ ml is there/,

@@ -24,7 +24,7 @@ export function stageWords(stage: Stage): string {
     case 'heat':
       return stage.to === 'boil' ? 'to the boil' : `to ${f.celsius(stage.to)}`;
     case 'hold':
-      return 'simmer';
+      return stage.agitation === 'boiling' ? 'rolling boil' : 'simmer';
     case 'cool':
       return `cool to ${f.celsius(stage.toC)}${stage.by === 'ice-bath' ? ' in an ice bath' : ''}`;
     case 'steep':

@@ -17,7 +17,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Left on pot and cloth', ledger.clingingMl, '−', 'yield'],
     ['Rinsed through the plants', ledger.rinsedMl, '+', 'yield'],
     ['Room taken by sugar', ledger.sweetenedMl, '+', 'yield'],
-    ['Boiled off', ledger.reducedMl, '−', 'yield'],
+    ['Steam after the strain', ledger.reducedMl, '−', 'yield'],
   ];
   return (
     <Panel
