@@ -40,8 +40,10 @@ describe.each(BOOK.map((d) => [d.id, d] as const))('the book: %s', (_id, drink) 
       fc.property(asked, (change) => {
         const result = planDrink(drink, { ...drink.defaults, hot: false, ...change }, DEFAULT_KITCHEN);
         if (result.kind !== 'plan') return;
-        const { glass, jug, target } = result.plan;
-        expect(Math.abs(glass.figures.strengthX / target.strengthX - 1)).toBeLessThan(0.04);
+        const { glass, jug, target, brews } = result.plan;
+        // Less than half a gram of a spice is weighed to a fifth of itself at best.
+        const weighed = brews.some((b) => b.leaf.some((l) => l.grams < 0.5)) ? 0.08 : 0.04;
+        expect(Math.abs(glass.figures.strengthX / target.strengthX - 1)).toBeLessThan(weighed);
         // A syrup that is boiled down from a cup of water comes out to a tenth: it is measured in steps of 5 ml.
         expect(Math.abs(glass.figures.sugarGPerL - target.sugarGPerL)).toBeLessThan(
           Math.max(5, target.sugarGPerL / 10),

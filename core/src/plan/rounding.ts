@@ -9,7 +9,9 @@ export function roundLeaf(grams: number): number {
 }
 
 /** To what a jug shows: 10 ml, 5 for small amounts. */
-const roundWater = (ml: number): number => (ml < 500 ? Math.max(5, roundTo(ml, 5)) : roundTo(ml, 10));
+const roundWater = (ml: number): number =>
+  // A small pot of water is weighed: half of it may steam off, and 5 ml would be a tenth of what is left.
+  ml < 200 ? Math.max(5, Math.round(ml)) : ml < 500 ? roundTo(ml, 5) : roundTo(ml, 10);
 
 /** A way at another size, in amounts that a kitchen measures. */
 export const scaledWay = (way: BrewWay, scale: number): BrewWay => ({
