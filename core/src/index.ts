@@ -119,7 +119,16 @@ export {
 export type { CoolingPlan } from './plan/coolingPlan';
 export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
-export { abvOf, NO_LIQUID, portionOfVolume, pourTogether, syrupOf, volumeMl, type Liquid } from './liquid/liquid';
+export {
+  abvOf,
+  addSweetener,
+  NO_LIQUID,
+  portionOfVolume,
+  pourTogether,
+  syrupOf,
+  volumeMl,
+  type Liquid,
+} from './liquid/liquid';
 export { colourDepthPerCm, colourOf, liquorColourOf, phOfLiquid } from './liquid/colour';
 export { strengthShares, weightedStrength } from './liquid/strength';
 export { sweetGPerL } from './liquid/sweetness';

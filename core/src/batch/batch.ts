@@ -21,7 +21,7 @@ import {
 } from './brewState';
 import { correctForBrix } from './correctForBrix';
 import { correctedTo } from '../brew/correctForVolume';
-import { addSugar, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { addSweetener, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
 import type { PouredPart } from '../jug/pouredPart';
 import type { PhReading } from '../keeping/keepingWindow';
@@ -451,7 +451,7 @@ export const jugWantedOf = (batch: Batch, volumeMl = batch.plan.target.litres * 
 function mixed(batch: Batch, event: BatchEvent & { type: 'mixed' }): Batch {
   const onHand = onHandOf(batch, event.hadMl);
   const poured = jugOf(onHand, event.mix, standardOf(batch)).liquid;
-  const jug = event.sugarAddedG > 0 ? addSugar(poured, event.sugarAddedG, sweetenerOf(batch.plan)) : poured;
+  const jug = event.sugarAddedG > 0 ? addSweetener(poured, event.sugarAddedG, sweetenerOf(batch.plan)) : poured;
   const rest = brewLines(batch.plan).flatMap(({ lineId, brewId }) => {
     const concentrate = onHand.find((p) => p.id === lineId)!.liquid;
     const leftMl = volumeMl(concentrate) - (event.mix[lineId] ?? 0);

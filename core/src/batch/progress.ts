@@ -1,16 +1,8 @@
 import { inGlass, steepCurve, type CurveTarget, type SteepCurve } from '../brew/steepCurve';
 import { mainStageOf, withSteep, type Stage, type StageKind } from '../drink/drink';
 import { tempAt } from '../heat/temperatureHistory';
-import {
-  addSugar,
-  NO_LIQUID,
-  portionOf,
-  pourTogether,
-  totalOf,
-  volumeMl,
-  waterOf,
-  type Liquid,
-} from '../liquid/liquid';
+import { addSweetener, NO_LIQUID, portionOf, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { remembering } from '../quantity/remembering';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
@@ -152,8 +144,8 @@ function glassTargetOf(plan: FrozenPlan, brewId: string): CurveTarget {
 
 /** What brews bring to a jug, with the sugar that was wished and filled up with water: the rest of a mix hardly tastes. */
 function sweetenedAndThinned(brewed: Liquid, wantedSugarGPerL: number, totalMl: number): Liquid {
-  const sugarG = Math.max(0, (wantedSugarGPerL * totalMl) / 1000 - totalOf(brewed.sugarG));
-  const sweet = addSugar(brewed, sugarG, 'white_sugar');
+  const sugarG = Math.max(0, (wantedSugarGPerL * totalMl) / 1000 - (sweetGPerL(brewed) * volumeMl(brewed)) / 1000);
+  const sweet = addSweetener(brewed, sugarG, 'white_sugar');
   return pourTogether(sweet, waterOf(Math.max(0, totalMl - volumeMl(sweet))));
 }
 

@@ -17,7 +17,7 @@ import {
 } from '../extraction/extract';
 import { hottestC, tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import {
-  addSugar,
+  addSweetener,
   massG,
   NO_LIQUID,
   pourTogether,
@@ -30,6 +30,7 @@ import {
 import { withOilsThatDissolve } from '../liquid/harshness';
 import { givenBy, smells, stews, stirredIn } from '../liquid/stirredIn';
 import { sugarForG } from '../sugar/infusedSyrup';
+import { solidsOf } from '../sugar/sweeteners';
 import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { correctedTo, MOST_LOST } from './correctForVolume';
 import { finish, type Finished } from './finish';
@@ -134,7 +135,7 @@ export function followBrew(setup: BrewSetup): BrewRun {
   const sweetAt = (atMin: number): Liquid => {
     const dissolved = plants.map((p, i) => dissolvedFrom(p, extentsOf(clocks, additions[i]!, atMin), factors.potency));
     const all = pourTogether(water, ...dissolved);
-    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSugar(l, s.grams, s.kind) : l), all);
+    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSweetener(l, s.grams, s.kind) : l), all);
   };
   const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_LOST;
   const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
@@ -444,7 +445,7 @@ function sugarsIn({ way }: BrewSetup, water: Liquid, stages: readonly StageTime[
       ? [
           {
             fromMin: stages.find((s) => s.stageId === stage.id)!.endMin,
-            grams: sugarForG(water, stage.to),
+            grams: sugarForG(water, stage.to, stage.sweetener),
             kind: stage.sweetener,
           },
         ]
@@ -455,6 +456,9 @@ function sugarsIn({ way }: BrewSetup, water: Liquid, stages: readonly StageTime[
 /** °Bx of what a plant goes into, sugar of the plants aside. A plant that was there first keeps water's pace. */
 function brixAt(setup: BrewSetup, stages: readonly StageTime[], atMin: number): number {
   const water = waterOf(setup.way.waterMl * setup.scale);
-  const sugarG = sugarsIn(setup, water, stages).reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
+  const sugarG = sugarsIn(setup, water, stages).reduce(
+    (sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0),
+    0,
+  );
   return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water));
 }

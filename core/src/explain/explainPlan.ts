@@ -12,7 +12,8 @@ import { netBodyMax, type Botanical } from '../reference/botanicals';
 import { plantIn, plantOf } from '../reference/plants';
 import { borneGPerL } from '../reference/bearing';
 import { netBodyGPerL, strengthShares } from '../liquid/strength';
-import { sugarGPerL, type Liquid } from '../liquid/liquid';
+import { type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { STRENGTH_BAND, WINDOW_HARSH } from '../brew/steepCurve';
 import { ledgerOf, type Plan, type PlannedBrew } from '../plan/planDrink';
 
@@ -272,7 +273,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
       {
         text: 'of which the brews bring',
         value: gPerL(
-          brewParts(plan).reduce((sum, p) => sum + sugarGPerL(p.liquid) * p.ml, 0) / plan.jug.figures.volumeMl,
+          brewParts(plan).reduce((sum, p) => sum + sweetGPerL(p.liquid) * p.ml, 0) / plan.jug.figures.volumeMl,
         ),
       },
       ...plan.syrups.flatMap((s) => [

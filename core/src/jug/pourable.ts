@@ -1,13 +1,23 @@
 import { JUICES, type Juice, type JuiceName } from '../acid/acidSources';
 import { liquidAsMade, type HowMade } from '../blend/stretch';
 import type { Kitchen } from '../drink/drink';
-import { NO_LIQUID, ownSugarOf, portionOf, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import {
+  addSweetener,
+  NO_LIQUID,
+  ownSugarOf,
+  portionOf,
+  spiritOf,
+  syrupOf,
+  volumeMl,
+  waterOf,
+  type Liquid,
+} from '../liquid/liquid';
 import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
 import { givenBy } from '../liquid/stirredIn';
 import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
 import type { Facts, IngredientFact } from '../safety/facts';
-import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
+import type { SweetenerName } from '../sugar/sweeteners';
 import { massesForSyrup } from '../sugar/syrup';
 import { waterDensity } from '../physics/water';
 
@@ -88,8 +98,7 @@ function readLiquid(plant: string, brix: number): Liquid {
 
 /** 100 g of it. */
 function sweetenerLiquid(name: SweetenerName): Liquid {
-  const { solids } = SWEETENERS[name];
-  return { ...NO_LIQUID, waterG: 100 * (1 - solids), sugarG: { [name]: 100 * solids } };
+  return addSweetener(NO_LIQUID, 100, name);
 }
 
 /** A litre of juice by the table: what is not acid is its own sugar. Its colour is not modelled. */

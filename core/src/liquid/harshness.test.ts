@@ -14,7 +14,7 @@ import {
   withOilsThatDissolve,
 } from './harshness';
 import { HARSHNESS_CASES } from './harshnessCases';
-import { addSugar, portionOf, pourTogether, waterOf, type Liquid } from './liquid';
+import { addSweetener, portionOf, pourTogether, waterOf, type Liquid } from './liquid';
 import { givenBy, smells, stews } from './stirredIn';
 
 const MOVED: Record<string, number> = { steep: 1, simmer: 1, boil: AGITATION.boiling, fridge: 0.6, jar: 0.6 };
@@ -49,7 +49,7 @@ function drawn(slug: string, grams: number, method: string, tempC: number, minut
 
 /** A litre with all of it, as sweet and as sour as said. */
 const litre = (parts: readonly Liquid[], sugar: number, acid: number, tempC = 20): Liquid => {
-  const sweet = addSugar({ ...pourTogether(waterOf(1000), ...parts), acidG: acid }, sugar, 'white_sugar');
+  const sweet = addSweetener({ ...pourTogether(waterOf(1000), ...parts), acidG: acid }, sugar, 'white_sugar');
   const settled = withOilsThatDissolve(sweet, tempC);
   // As drunk: exactly a litre, whatever room the sugar takes.
   return { ...settled, waterG: settled.waterG - 0.62 * (sugar + acid) };

@@ -2,6 +2,7 @@ import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
 import { BRIX, sucroseDensity } from '../sugar/sucroseSolution';
 import { waterDensity } from '../physics/water';
+import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 import { plantsTogether, type Plants } from '../reference/plants';
 
 export type ByKind = Readonly<Record<string, number>>;
@@ -61,11 +62,17 @@ export const syrupOf = ({
   sugarG: { [kind]: requireNotNegative('syrupOf', 'sugarG', sugarG, 'g') },
 });
 
-/** A liquid with a dry sweetener dissolved in it. */
-export const addSugar = (l: Liquid, sugarG: number, kind: string): Liquid => ({
-  ...l,
-  sugarG: { ...l.sugarG, [kind]: (l.sugarG[kind] ?? 0) + requireNotNegative('addSugar', 'sugarG', sugarG, 'g') },
-});
+/** A liquid with so many grams of a sweetener stirred in, as it comes: honey brings water, and molasses acid. */
+export function addSweetener(l: Liquid, grams: number, kind: string): Liquid {
+  requireNotNegative('addSweetener', 'grams', grams, 'g');
+  const { solids, acid = 0 } = (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind] ?? { solids: 1 };
+  return {
+    ...l,
+    waterG: l.waterG + grams * (1 - solids),
+    sugarG: { ...l.sugarG, [kind]: (l.sugarG[kind] ?? 0) + grams * (solids - acid) },
+    acidG: l.acidG + grams * acid,
+  };
+}
 
 /** All of these in one vessel. */
 export function pourTogether(...liquids: readonly Liquid[]): Liquid {

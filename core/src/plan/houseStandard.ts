@@ -10,7 +10,8 @@ import {
   type PlanTarget,
 } from '../drink/drink';
 import { InputError } from '../quantity/errors';
-import { NO_LIQUID, portionOfVolume, pourTogether, sugarGPerL, volumeMl, type Liquid } from '../liquid/liquid';
+import { NO_LIQUID, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { weightedStrength } from '../liquid/strength';
 import { plantsOf } from '../reference/plants';
 import { iceFor, pourGlass } from './glass';
@@ -116,7 +117,7 @@ export function writtenTarget(drink: Drink): PlanTarget {
     iced: drink.book.iced,
     ...(hot && !drink.book.iced ? { hot } : {}),
     strengthX: 1,
-    sugarGPerL: within(Math.round(sugarGPerL(glass)), sugarRange),
+    sugarGPerL: within(Math.round(sweetGPerL(glass)), sugarRange),
     wayId: way.id,
     steepMin: within(writtenMinutes(way), TARGET_RANGES.steepMin),
     audience,

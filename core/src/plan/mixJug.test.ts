@@ -9,6 +9,7 @@ import { portionOfVolume, sugarGPerL, syrupOf, totalOf, volumeMl, waterOf, type 
 import { massesForSyrup } from '../sugar/syrup';
 import { aPlan } from '../test/aBatch';
 import { mixJug, shortFall, waterToThinMl, type JugWanted, type OnHand } from './mixJug';
+import { SWEETENERS } from '../sugar/sweeteners';
 
 describe('a blend', () => {
   const concentrate = { id: 'c', perLitre: { x: 5, sugar: 0 } };
@@ -95,7 +96,11 @@ describe('the jug from what came out', () => {
   it('tells the sugar to stir in when the syrup runs short', () => {
     const short = shortFall(onHand(1135, 150), wanted)!;
     expect(short.sameVolume.missed).toEqual(['sugar']);
-    expect(short.sugarToAddG + totalOf(short.sameVolume.liquid.sugarG)).toBeCloseTo(wanted.sugarGPerL * 2.4, 3);
+    const solids = short.sugarToAddG * SWEETENERS.white_sugar.solids;
+    expect(solids + totalOf(short.sameVolume.liquid.sugarG)).toBeCloseTo(wanted.sugarGPerL * 2.4, 3);
+    // Honey is less sweet by the gram.
+    const honey = shortFall(onHand(1135, 150), wanted, 'honey')!;
+    expect(honey.sugarToAddG / short.sugarToAddG).toBeCloseTo(0.999 / 0.779, 2);
   });
 
   it('still answers with no syrup and no concentrate at all', () => {

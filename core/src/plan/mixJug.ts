@@ -1,7 +1,9 @@
 import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
 import { InputError } from '../quantity/errors';
-import { acidGPerL, portionOfVolume, pourTogether, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { harshness } from '../liquid/harshness';
+import { sweetGPerL } from '../liquid/sweetness';
+import { sucroseEquivalentG, SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 import { weightedStrength } from '../liquid/strength';
 
 /** A part of the mix as it stands on the table. */
@@ -29,6 +31,7 @@ export type JugWanted = {
 /** Millilitres by part. */
 export type MixVolumes = Readonly<Record<string, number>>;
 
+/** Sugar is what sweetens as so much white sugar does; what it weighs stands with the syrup. */
 export type JugFigures = { volumeMl: number; strengthX: number; sugarGPerL: number; acidGPerL: number; harsh: number };
 
 export type Wish = 'strength' | 'sugar' | 'acid';
@@ -123,7 +126,7 @@ export function jugOf(onHand: OnHand, mix: MixVolumes, standard: number): Pick<J
 export const figuresOf = (liquid: Liquid, standard: number, houseHarshLimit = 1): JugFigures => ({
   volumeMl: volumeMl(liquid),
   strengthX: weightedStrength(liquid) / standard,
-  sugarGPerL: sugarGPerL(liquid),
+  sugarGPerL: sweetGPerL(liquid),
   acidGPerL: acidGPerL(liquid),
   harsh: harshness(liquid, houseHarshLimit),
 });
@@ -133,7 +136,7 @@ function qualities(id: string, l: Liquid, { standard, parts }: JugWanted): Recor
   const strength = weightedStrength(l) / standard;
   return {
     strength,
-    sugar: sugarGPerL(l),
+    sugar: sweetGPerL(l),
     acid: acidGPerL(l),
     ...(parts?.[id] === undefined ? {} : { [`part:${id}`]: strength }),
   };
@@ -147,16 +150,21 @@ export type ShortFall = {
   sameVolume: Jug;
   /** the largest volume that meets every wish; undefined if none does */
   smallerJug: Jug | undefined;
-  /** dry sugar that stirred straight in would bring the same volume to its sweetness, g */
+  /** sweetener, as it comes, that stirred straight in would bring the same volume to its sweetness, g */
   sugarToAddG: number;
 };
 
 /** The ways out when a part runs short, or undefined when nothing is missed. */
-export function shortFall(onHand: OnHand, wanted: JugWanted): ShortFall | undefined {
+export function shortFall(onHand: OnHand, wanted: JugWanted, sweetener = 'white_sugar'): ShortFall | undefined {
   const sameVolume = mixJug(onHand, wanted);
   if (sameVolume.missed.length === 0) return undefined;
-  const missingSugar = (wanted.sugarGPerL * wanted.volumeMl) / 1000 - totalOf(sameVolume.liquid.sugarG);
-  return { sameVolume, smallerJug: largestThatFits(onHand, wanted), sugarToAddG: Math.max(0, missingSugar) };
+  const missingSugar =
+    (wanted.sugarGPerL * wanted.volumeMl) / 1000 - (sweetGPerL(sameVolume.liquid) * sameVolume.figures.volumeMl) / 1000;
+  const perG = sucroseEquivalentG(
+    1,
+    (SWEETENERS as Readonly<Record<string, Sweetener>>)[sweetener] ?? SWEETENERS.white_sugar,
+  );
+  return { sameVolume, smallerJug: largestThatFits(onHand, wanted), sugarToAddG: Math.max(0, missingSugar) / perG };
 }
 
 /** Without limits the blend is the same at every volume, so its shares tell how far each part reaches. */

@@ -3,15 +3,8 @@ import { solveBlend, type BlendGoal } from '../blend/solveBlend';
 import type { BrewWay, Kitchen } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { InputError } from '../quantity/errors';
-import {
-  acidGPerL,
-  portionOf,
-  portionOfVolume,
-  pourTogether,
-  sugarGPerL,
-  volumeMl,
-  type Liquid,
-} from '../liquid/liquid';
+import { acidGPerL, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { plantStrength, weightedStrength } from '../liquid/strength';
 import type { Plants } from '../reference/plants';
 import { smallestVesselFor } from './vesselChoice';
@@ -161,7 +154,7 @@ function qualitiesOf(l: Liquid, plants: readonly string[]): Record<string, numbe
   if (volumeMl(l) === 0) return {};
   return {
     strength: weightedStrength(l),
-    sugar: sugarGPerL(l),
+    sugar: sweetGPerL(l),
     acid: acidGPerL(l),
     ...Object.fromEntries(plants.map((p) => [`plant:${p}`, plantStrength(l, p)])),
   };

@@ -32,7 +32,7 @@ import { describeRange } from '../quantity/range';
 import { plantIn, plantOf, plantsOf } from '../reference/plants';
 import { BURNER_EFFICIENCY, heatingSegment } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
-import { massesForSyrup } from '../sugar/syrup';
+import { massesToWeigh } from '../sugar/syrup';
 import type { Learned } from '../taste/learned';
 import { few } from '../quantity/few';
 import { planCooling } from './coolingPlan';
@@ -255,7 +255,14 @@ function syrupsOf(drink: Drink, jug: Jug): PlannedSyrup[] {
     const ml = roundTo(jug.mix[line.id] ?? 0, 5);
     const { brix, sweetener } = line.from;
     return [
-      { lineId: line.id, name: line.name, sweetener, brix, volumeMl: ml, ...massesForSyrup({ volumeMl: ml, brix }) },
+      {
+        lineId: line.id,
+        name: line.name,
+        sweetener,
+        brix,
+        volumeMl: ml,
+        ...massesToWeigh({ volumeMl: ml, brix, sweetener }),
+      },
     ];
   });
 }

@@ -1,7 +1,7 @@
 import type { Drink } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { plantsOf, requirePlant } from '../reference/plants';
-import { SWEETENERS } from '../sugar/sweeteners';
+import { solidsOf, SWEETENERS } from '../sugar/sweeteners';
 import { bookOf } from './houseStandard';
 import { requireTarget } from './planDrink';
 
@@ -47,7 +47,7 @@ export function requireDrink(drink: Drink): void {
     if (from.kind === 'brew' && !brewIds.includes(from.brewId))
       throw new InputError('requireDrink', `mix.${id}.from.brewId`, `one of ${brewIds.join(', ')}`, from.brewId);
     if (from.kind === 'juice') requirePlant('requireDrink', `mix.${id}.from.plant`, from.plant, plants);
-    if (from.kind === 'syrup') requireSweetener(`mix.${id}.from.sweetener`, from.sweetener);
+    if (from.kind === 'syrup') requireSyrup(`mix.${id}.from`, from);
   }
   if (!drink.mix.some((l) => l.from.kind === 'brew' && l.at === 'jug'))
     throw new InputError('requireDrink', 'mix', 'at least one brew that goes into the jug', 'none');
@@ -62,6 +62,18 @@ export function requireDrink(drink: Drink): void {
   if (!(bookOf(drink).standard > 0))
     throw new InputError('requireDrink', 'brews', 'at least one plant that gives taste', 'none');
   requireTarget(drink, drink.defaults);
+}
+
+function requireSyrup(field: string, { sweetener, brix }: { sweetener: string; brix: number }): void {
+  requireSweetener(`${field}.sweetener`, sweetener);
+  const own = 100 * solidsOf(sweetener);
+  if (brix > own)
+    throw new InputError(
+      'requireDrink',
+      `${field}.brix`,
+      `at most the ${own.toFixed(0)} °Bx of what it is made of`,
+      brix,
+    );
 }
 
 function requireSweetener(field: string, kind: string): void {

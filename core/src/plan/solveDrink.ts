@@ -15,7 +15,8 @@ import {
 } from '../drink/drink';
 import { TOO_LITTLE_HEAT } from '../heat/heating';
 import type { Vessel } from '../heat/vessel';
-import { acidGPerL, sugarGPerL, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { acidGPerL, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { weightedStrength } from '../liquid/strength';
 import { iceFor, jugForGlass } from './glass';
 import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
@@ -137,7 +138,7 @@ export class DrinkSolver {
     return {
       volumeMl: inGlass.volumeMl * whole,
       strengthX: Math.max(0, inGlass.strengthX - per(weightedStrength(beside) / standard)) / whole,
-      sugarGPerL: Math.max(0, inGlass.sugarGPerL - per(sugarGPerL(beside))) / whole,
+      sugarGPerL: Math.max(0, inGlass.sugarGPerL - per(sweetGPerL(beside))) / whole,
       ...(acid === undefined
         ? {}
         : { acidGPerL: Math.max(0, acid * inGlass.thinning - per(acidGPerL(beside))) / whole }),
@@ -237,7 +238,7 @@ export class DrinkSolver {
   /** Which way a jug misses its wishes; undefined if it meets them. */
   private offTarget({ liquid, missed, volumesMl }: PlannedJug): Exclude<Attempt, Solved> | undefined {
     const { strengthX, sugarGPerL: sugar } = this.jugWanted;
-    const tooSweet = sugarGPerL(liquid) > sugar;
+    const tooSweet = sweetGPerL(liquid) > sugar;
     if (missed.includes('sugar')) {
       if (!canSweeten(this.drink, this.target)) return tooSweet ? undefined : this.unsweetened();
       // Where a flavoured syrup sweetens, too little sugar for its flavour means that it is too strong, unless the jug is full.

@@ -4,6 +4,7 @@ import { extractionPaceInSyrup } from '../extraction/paceInSyrup';
 import { syrupForYield, syrupFromLiquor } from '../sugar/infusedSyrup';
 import { FINISHING, type FinishingThing } from './finishing';
 import { FRUITS, fruitYield, type Fruit } from './fruit';
+import { SWEETENERS } from '../sugar/sweeteners';
 
 describe('fruit by the piece', () => {
   it('two lemons give about 90 ml, less when hard', () => {
@@ -35,7 +36,10 @@ describe('a syrup from a liquor', () => {
   it('comes to the Brix that is wanted', () => {
     const syrup = syrupFromLiquor(liquor, 65);
     expect(syrup.brix).toBeCloseTo(65, 6);
-    expect(totalOf(syrup.liquid.sugarG)).toBeCloseTo(totalOf(liquor.sugarG) + syrup.sugarG, 6);
+    expect(totalOf(syrup.liquid.sugarG)).toBeCloseTo(
+      totalOf(liquor.sugarG) + syrup.sugarG * SWEETENERS.white_sugar.solids,
+      6,
+    );
   });
   it('refuses to make it less sweet', () =>
     expect(() => syrupFromLiquor(syrupForYield(liquor, 1).liquid, 20)).toThrow('0 g of sugar or more'));

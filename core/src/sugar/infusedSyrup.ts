@@ -1,24 +1,33 @@
+import { InputError } from '../quantity/errors';
 import { requireNotNegative, requirePositive } from '../quantity/range';
-import { addSugar, apparentBrix, volumeMl, type Liquid } from '../liquid/liquid';
+import { addSweetener, apparentBrix, volumeMl, type Liquid } from '../liquid/liquid';
+
+import { solidsOf } from './sweeteners';
 
 export type InfusedSyrup = { liquid: Liquid; sugarG: number; brix: number; volumeMl: number };
 
 /** How sweet a liquor is made: by its volume (1 g to each ml is the usual one to one), or up to a Brix. */
 export type Sweetness = { gPerMl: number } | { brix: number };
 
-/** Sugar that a liquor takes, g; dissolved solids of the plants count in a Brix. @throws InputError if it is sweeter already */
-export function sugarForG(liquor: Liquid, to: Sweetness): number {
+/**
+ * Sweetener that a liquor takes, g as it comes; dissolved solids of the plants count in a Brix.
+ * @throws InputError if it is sweeter already, or if the sweetener itself is no thicker
+ */
+export function sugarForG(liquor: Liquid, to: Sweetness, kind = 'white_sugar'): number {
   if ('gPerMl' in to) return volumeMl(liquor) * requireNotNegative('sugarForG', 'gPerMl', to.gPerMl, 'g/ml');
   requirePositive('sugarForG', 'brix', to.brix, '°Bx');
   const now = apparentBrix(liquor);
+  const own = 100 * solidsOf(kind);
+  if (to.brix >= own)
+    throw new InputError('sugarForG', 'brix', `below the ${own.toFixed(0)} °Bx of what sweetens it`, to.brix);
   const mass = volumeMl(liquor) === 0 ? 0 : (liquor.waterG * 100) / (100 - now);
-  return requireNotNegative('sugarForG', 'brix', (mass * (to.brix - now)) / (100 - to.brix), 'g of sugar');
+  return requireNotNegative('sugarForG', 'brix', (mass * (to.brix - now)) / (own - to.brix), 'g of sugar');
 }
 
 /** A liquor with sugar dissolved in it. */
 export function sweetenTo(liquor: Liquid, to: Sweetness, kind = 'white_sugar'): InfusedSyrup {
-  const sugarG = sugarForG(liquor, to);
-  const liquid = addSugar(liquor, sugarG, kind);
+  const sugarG = sugarForG(liquor, to, kind);
+  const liquid = addSweetener(liquor, sugarG, kind);
   return { liquid, sugarG, brix: apparentBrix(liquid), volumeMl: volumeMl(liquid) };
 }
 

@@ -1,6 +1,11 @@
 import { ACID_POWDERS, JUICES, type Juice } from '../acid/acidSources';
 import { sweetTartBalance } from '../acid/balance';
 import { phOf } from '../acid/ph';
+import { waterDensity } from '../physics/water';
+import { addSweetener, apparentBrix, massG, volumeMl, waterOf } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
+import { sweetenTo } from './infusedSyrup';
+import { massesToWeigh } from './syrup';
 import {
   highIntensityMgPerL,
   sucroseEquivalentG,
@@ -10,8 +15,39 @@ import {
 } from './sweeteners';
 
 describe('sweeteners', () => {
-  it('100 g of honey sweeten as 91.2 g of sugar', () =>
-    expect(sucroseEquivalentG(100, SWEETENERS.honey)).toBeCloseTo(91.2, 1));
+  it.each([
+    ['honey', 78],
+    ['brown_sugar_packed', 96],
+    ['maple_syrup', 66],
+    ['agave_syrup', 84],
+    ['molasses', 57],
+    ['golden_syrup', 77],
+    ['date_syrup', 63],
+    ['glucose_syrup', 28],
+    ['white_sugar', 99.9],
+  ] as const)('100 g of %s sweeten a cold drink as %s g of sugar', (kind, g) =>
+    expect(Math.abs(sucroseEquivalentG(100, SWEETENERS[kind]) - g)).toBeLessThan(1),
+  );
+  it('bring their water and acid: three quarters of a cup of honey in half a cup of water is 56 °Bx', () => {
+    const syrup = addSweetener(waterOf(118.3), 0.75 * SWEETENERS.honey.gPerCup, 'honey');
+    expect(apparentBrix(syrup)).toBeGreaterThan(55.5);
+    expect(apparentBrix(syrup)).toBeLessThan(57.5);
+    expect(syrup.acidG).toBeCloseTo(0.5, 1);
+    expect(sweetGPerL(syrup) * (volumeMl(syrup) / 1000)).toBeCloseTo(198, -1);
+    for (const kind in SWEETENERS) {
+      const stirred = addSweetener(waterOf(1000), 100, kind);
+      expect(massG(stirred)).toBeCloseTo(massG(waterOf(1000)) + 100, 9);
+    }
+  });
+  it('as a syrup of a Brix are weighed with less water, and never thicker than they are', () => {
+    const { sugarG, waterG } = massesToWeigh({ volumeMl: 1000, brix: 56, sweetener: 'honey' });
+    const white = massesToWeigh({ volumeMl: 1000, brix: 56, sweetener: 'white_sugar' });
+    expect(sugarG + waterG).toBeCloseTo(white.sugarG + white.waterG, 6);
+    expect(apparentBrix(addSweetener(waterOf((waterG / waterDensity(20)) * 1000), sugarG, 'honey'))).toBeCloseTo(56, 3);
+    expect(() => massesToWeigh({ volumeMl: 100, brix: 70, sweetener: 'maple_syrup' })).toThrow('at most the 67 °Bx');
+    expect(() => sweetenTo(waterOf(100), { brix: 80 }, 'agave_syrup')).toThrow('below the 77 °Bx');
+    expect(sweetenTo(waterOf(100), { brix: 60 }, 'honey').brix).toBeCloseTo(60, 6);
+  });
   it('go there and back', () => {
     for (const s of Object.values<Sweetener>(SWEETENERS)) {
       const mass = sweetenerForSucroseG({ sucroseG: 80, solids: s.solids, sweetness: s.sweetness.value });

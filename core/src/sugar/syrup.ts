@@ -1,5 +1,6 @@
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { InputError, type WarningSink } from '../quantity/errors';
+import { solidsOf } from './sweeteners';
 import { waterDensity } from '../physics/water';
 import {
   BRIX,
@@ -55,6 +56,24 @@ export function massesForSyrup(
   const massG = (volumeMl * sucroseDensity(brix, 20, warn)) / 1000;
   const sugarG = (massG * Math.min(brix, BRIX.max)) / 100;
   return { sugarG, waterG: massG - sugarG };
+}
+
+/** The same of any sweetener, g as it comes: what honey brings of water need not be added. @throws InputError for a syrup thicker than it */
+export function massesToWeigh({ volumeMl, brix, sweetener }: { volumeMl: number; brix: number; sweetener: string }): {
+  sugarG: number;
+  waterG: number;
+} {
+  const { sugarG: solidsG, waterG } = massesForSyrup({ volumeMl, brix });
+  const sugarG = solidsG / solidsOf(sweetener);
+  const water = waterG - (sugarG - solidsG);
+  if (water < -1e-9)
+    throw new InputError(
+      'massesToWeigh',
+      'brix',
+      `at most the ${(100 * solidsOf(sweetener)).toFixed(0)} °Bx of what it is made of`,
+      brix,
+    );
+  return { sugarG, waterG: Math.max(0, water) };
 }
 
 /**

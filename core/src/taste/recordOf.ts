@@ -1,7 +1,8 @@
 import { standardOf, tastedLiquid, type Batch, type Tasting } from '../batch/batch';
 import { harshLoad } from '../liquid/harshness';
 import { weightedStrength } from '../liquid/strength';
-import { sugarGPerL } from '../liquid/liquid';
+import {} from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import type { TastingRecord } from './preference';
 
 /** A tasting with what was in the glass by the model. */
@@ -10,7 +11,7 @@ export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
   return {
     strengthX: weightedStrength(liquid) / standardOf(batch),
     harshLoad: harshLoad(liquid),
-    sugarGPerL: sugarGPerL(liquid),
+    sugarGPerL: sweetGPerL(liquid),
     plannedX: tasting.state === 'iced' ? batch.plan.target.strengthX : batch.plan.promised.jugX,
     state: tasting.state,
     verdict: tasting.verdict,

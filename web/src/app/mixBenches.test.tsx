@@ -112,8 +112,8 @@ describe('the syrup bench', () => {
   it('tells what is as sweet, with its spread', async () => {
     show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
     const honey = (await screen.findByText('Honey', { selector: 'li span span' })).closest('li')!;
-    expect(honey).toHaveTextContent(/110 g/);
-    expect(honey).toHaveTextContent(/97 g to 127 g/);
+    expect(honey).toHaveTextContent(/128 g/);
+    expect(honey).toHaveTextContent(/117 g to 140 g/);
   });
 });
 

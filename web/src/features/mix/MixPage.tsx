@@ -3,6 +3,9 @@ import { useNavigate, useParams } from 'react-router';
 import {
   brewLines,
   colourIn,
+  addSweetener,
+  sweetenerOf,
+  sweetGPerL,
   concentrateOf,
   figuresOf,
   JUG,
@@ -146,7 +149,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const wanted = useMemo<JugWanted>(() => jugWantedOf(batch, jugShare(batch) * litres * 1000), [batch, litres]);
   const onHand = useMemo<OnHand>(() => onHandOf(batch, hadMl), [batch, hadMl]);
   const jug = useMemo(() => mixJug(onHand, wanted), [onHand, wanted]);
-  const short = useMemo(() => shortFall(onHand, wanted), [onHand, wanted]);
+  const short = useMemo(() => shortFall(onHand, wanted, sweetenerOf(batch.plan)), [onHand, wanted, batch]);
   const jugVessel = vesselOf(plan, plan.jugVesselId);
   const faults = Object.values(fault).filter((x) => x !== undefined);
   const sugarAddedG = addSugar && short ? Math.round(short.sugarToAddG) : 0;
@@ -375,7 +378,7 @@ function JugPicture({
   const vessel = vesselOf(batch.plan, batch.plan.jugVesselId);
   const colour = colourIn(jug.liquid, vessel);
   const { figures, mix } = jug;
-  const sugar = figures.volumeMl > 0 ? figures.sugarGPerL + (1000 * sugarAddedG) / figures.volumeMl : 0;
+  const sugar = sweetGPerL(addSweetener(jug.liquid, sugarAddedG, sweetenerOf(batch.plan)));
   return (
     <div className="flex flex-wrap items-end gap-6">
       <VesselDrawing
