@@ -102,8 +102,11 @@ function curveAnew(batch: Batch, brewId: string): SteepCurve | undefined {
   const ended = Object.fromEntries(Object.entries(actualMinutes(batch, brewId)).filter(([id]) => id !== main.id));
   const longer = Math.min(1440, main.minutes * 2);
   const run = runOfBatch(batch, brewId, { minutesOf: ended, way: (made) => withSteep(made, longer) });
-  const start = run.stages.find((s) => s.stageId === main.id)!.startMin;
-  return steepCurve(run, start, glassTarget(batch.plan, brewId));
+  return steepCurve(
+    run,
+    run.stages.find((s) => s.stageId === main.id)!,
+    glassTarget(batch.plan, brewId),
+  );
 }
 
 /** × of the finished glass if a brew's liquor, before the strain, were this; mixed by the volumes that were planned. */

@@ -31,23 +31,26 @@ export const WINDOW_HARSH = 0.85;
 
 /**
  * Strength and harshness of the finished glass if the steep were pulled at each minute, at the planned amounts, along
- * the pot's own temperatures. The window is where strength is within its band and harshness within the limit.
+ * the pot's own temperatures; `run` has the steep longer than it is planned, and what follows it as planned. The window is where strength is within its band and harshness within the limit.
  */
-export function steepCurve(run: BrewRun, steepStartMin: number, target: CurveTarget, count = 61): SteepCurve {
+export function steepCurve(
+  run: BrewRun,
+  { startMin, endMin }: { startMin: number; endMin: number },
+  target: CurveTarget,
+  count = 61,
+): SteepCurve {
   // A pot that has boiled dry is pulled no more.
-  const lastMin = run.lost?.how === 'boiled-dry' ? run.lost.atMin : run.endMin;
-  const lengthMin = Math.max(0, lastMin - steepStartMin);
+  const lastMin = run.lost?.how === 'boiled-dry' ? Math.min(run.lost.atMin, endMin) : endMin;
+  const lengthMin = Math.max(0, lastMin - startMin);
+  // What follows up to the strain (crushing, cooling in the pot) goes on drawing, however long the steep was.
+  const thenMin = Math.max(0, run.endMin - endMin);
   const points: SteepPoint[] = [];
   for (let i = 0; i < count; i++) {
     const steepMin = (lengthMin * i) / (count - 1);
-    points.push(pointAt(run, steepStartMin, steepMin, target));
+    const { tempC } = run.at(startMin + steepMin);
+    points.push({ steepMin, tempC, ...inGlass(run.at(startMin + steepMin + thenMin).liquor, target) });
   }
   return { points, window: windowOf(points, target) };
-}
-
-function pointAt(run: BrewRun, steepStartMin: number, steepMin: number, target: CurveTarget): SteepPoint {
-  const { tempC, liquor } = run.at(steepStartMin + steepMin);
-  return { steepMin, tempC, ...inGlass(liquor, target) };
 }
 
 /** Strength and harshness of the glass if the brew's liquor were this instead of what was planned. */

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { temperatureHistory, type Segment } from '../heat/temperatureHistory';
 import { equivalentMinutes, rateFactor } from './arrhenius';
 import { clocksOf, extent, extentsAt, freeShare } from './extract';
-import { EXTRACTION_CLASSES, type ExtractionClassName } from './extractionClass';
+import { botanicalBySlug } from '../reference/botanicals';
+import { AGITATION, EXTRACTION_CLASSES, type ExtractionClassName } from './extractionClass';
 
 const within = (value: number, expected: number, share: number): void =>
   expect(Math.abs(value / expected - 1)).toBeLessThanOrEqual(share);
@@ -94,6 +95,16 @@ describe('extraction', () => {
       ),
       { seed: 16 },
     );
+  });
+
+  it('draws 18 to 24 % of a black leaf in twelve hours in the fridge, as is published, and never more than it holds', () => {
+    const { bodyMax } = botanicalBySlug('black_tea_leaf');
+    const leaf = { extractionClass: 'whole_leaf', entersMin: 0, rateScale: AGITATION.still } as const;
+    const cold = bodyMax * extentsAt(clocksOf(temperatureHistory([hold(720, 5)])), leaf, 720).body;
+    expect(cold).toBeGreaterThan(0.18);
+    expect(cold).toBeLessThan(0.24);
+    const bag = { ...leaf, extractionClass: 'broken_leaf', rateScale: AGITATION.boiling } as const;
+    expect(extentsAt(clocksOf(temperatureHistory([hold(10, 100)])), bag, 10).body).toBeLessThanOrEqual(1);
   });
 
   it('makes cold brewed tea about as strong and much smoother, unforced', () => {

@@ -41,7 +41,7 @@ export const EXTRACTION_CLASSES = {
     wetOutMin: dry,
   },
   whole_leaf: {
-    body: rate(0.25, 0.12, 0.4, 45, 0.9),
+    body: rate(0.25, 0.12, 0.4, 40, 0.9),
     tongue: third(0.11, 50, 0.5),
     oil: third(0.25, 40, 0.5),
     wetOutMin: dry,

@@ -7,7 +7,7 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { ROOIBOS_QUINCE } from '../drink/book/teas';
 import { enters, heat, steepOffHeat, strain, waterPart } from '../drink/book/parts';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
-import type { BrewWay, Drink, MixLine, PlanTarget, Stage } from '../drink/drink';
+import { mainStageOf, type BrewWay, type Drink, type MixLine, type PlanTarget, type Stage } from '../drink/drink';
 import { abvOf, apparentBrix, massG, totalOf, volumeMl } from '../liquid/liquid';
 import { strengthShares, weightedStrength } from '../liquid/strength';
 import { explain } from '../explain/explainPlan';
@@ -26,6 +26,12 @@ describe.each(BOOK.map((d) => [d.id, d] as const))('the book: %s', (_id, drink) 
     expect(plan.glass.figures.strengthX).toBeCloseTo(1, 1);
     expect(Math.abs(plan.glass.figures.sugarGPerL - drink.defaults.sugarGPerL)).toBeLessThan(5);
     expect(plan.brews[0].curve!.window).toBeDefined();
+    // The pull that the recipe names lies inside the window that the plan names.
+    for (const { curve, way } of plan.brews) {
+      const pull = mainStageOf(way)?.minutes ?? 0;
+      expect(curve!.window!.fromMin).toBeLessThanOrEqual(pull);
+      expect(curve!.window!.toMin).toBeGreaterThanOrEqual(pull);
+    }
   });
 
   it('hits what is asked for when its rounded amounts are run forward', () => {

@@ -289,12 +289,15 @@ function curveFor(solver: DrinkSolver, made: Made, part: PartInGlass): SteepCurv
     ...made.setup,
     way: withSteep(made.way, Math.min(1440, Math.max(planned * 2, planned + 5))),
   });
-  const start = made.run.stages.find((s) => s.stageId === main.id)!.startMin;
-  return steepCurve(longer, start, {
-    part,
-    planned: made.run.at(made.run.endMin).liquor,
-    wantedX: solver.target.strengthX,
-  });
+  return steepCurve(
+    longer,
+    longer.stages.find((s) => s.stageId === main.id)!,
+    {
+      part,
+      planned: made.run.at(made.run.endMin).liquor,
+      wantedX: solver.target.strengthX,
+    },
+  );
 }
 
 /** How far volume and strength of a brew may be off: each unknown moved by one standard deviation, both ways. */

@@ -62,6 +62,8 @@ describe('kept hot for guests', () => {
     spice: { plant: 'clove_whole', alreadyMin: 10 },
   };
   it('grows stronger by what leaves as steam, and topping up undoes it', () => {
+    // All of the range that is accepted is answered.
+    for (const holdC of [40, 60, 95, 99]) expect(holdHot({ ...pot, holdC }).hours.length).toBeGreaterThan(1);
     const last = holdHot(pot).hours.at(-1)!;
     expect(last.thicker).toBeCloseTo(3000 / last.volumeMl, 6);
     expect(last.volumeMl + last.topUpMl).toBeCloseTo(3000, 6);

@@ -54,7 +54,8 @@ export function VesselDrawing({
   const level = bands[bands.length - 1]?.y ?? bottom;
   const filled = bottom - level;
   const textColour = inkOn(bands[bands.length - 1]?.colour ?? '#ffffff');
-  const textY = bottom - Math.max(filled / 2, 26);
+  // Words stand above the plants that lie at the bottom.
+  const textY = bottom - Math.max(filled / 2 + (leafColour ? 9 : 0), leafColour ? 34 : 26);
   const clip = useId();
   return (
     <svg
