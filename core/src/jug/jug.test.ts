@@ -8,6 +8,8 @@ import { InputError } from '../quantity/errors';
 import { fillJug, LADLE_ML, type BenchPart, type BenchWish, type Filled } from './fillJug';
 import { fixesFor, type FixSetup } from './fix';
 import { toldFacts, toldLiquid } from './pourable';
+import { asStored } from './pouredPart';
+import { harshLoad } from '../liquid/harshness';
 import { sweetGPerL } from '../liquid/sweetness';
 import { colourDepthPerCm } from '../liquid/colour';
 import { flavoursOf, shadeOf, SHADES } from './qualities';
@@ -385,4 +387,19 @@ describe('one flavour by itself', () => {
   });
   it('cannot be raised by what lacks it', () =>
     expect(fixesFor(setup('more', [part('Syrup', syrupOf({ sugarG: 100, waterG: 100 })), water])).kind).toBe('none'));
+});
+
+describe('a liquid that an earlier release stored', () => {
+  it('has the oils it was stored without, as far out as what was bitter in it', () => {
+    const { oilG: _oil, cookedG: _cooked, ...older } = liquor('clove_whole', 1);
+    const read = asStored(older as Liquid);
+    expect(read.oilG['clove_whole']).toBeCloseTo(
+      older.harshG['clove_whole']! / botanicalBySlug('clove_whole').harshMax,
+      9,
+    );
+    expect(harshLoad(read)).toBeGreaterThan(0);
+    // One of today is left as it is.
+    const today = liquor('clove_whole', 1);
+    expect(asStored(today)).toBe(today);
+  });
 });

@@ -53,8 +53,10 @@ export function layOutOf(plan: FrozenPlan): readonly LayOutItem[] {
       grams: s.sugarG,
       forPart: s.name,
     });
-  const bath = plan.promised.bathMin > 0;
-  const iceG = plan.promised.coolingIceG + (bath ? bathIceG(plan) : 0);
+  // What is poured hot is not cooled first.
+  const { bathMin, coolingIceG } = plan.target.hot ? { bathMin: 0, coolingIceG: 0 } : plan.promised;
+  const bath = bathMin > 0;
+  const iceG = coolingIceG + (bath ? bathIceG(plan) : 0);
   if (iceG > 0) items.push({ id: 'ice', what: 'ice', grams: iceG, forBath: bath });
   items.push({ id: 'jug', what: 'jug', vesselId: plan.jugVesselId, clean: true });
   return items;

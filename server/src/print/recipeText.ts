@@ -57,14 +57,16 @@ export function cardText(plan: Plan, madeOn: string): CardText {
   };
 }
 
-const coolingWords = ({ cooling }: Plan): string =>
-  [
-    ...(cooling.bathMin > 0 ? [`ice bath, stirring, ${minutes(cooling.bathMin)}`] : []),
-    ...(cooling.iceG > 0 ? [`${g(cooling.iceG)} of the water as ice`] : []),
-    cooling.fridgeMin > 0
-      ? `then ${minutes(cooling.fridgeMin)} in the fridge to 5 °C`
-      : 'then straight into the fridge',
-  ].join(', ');
+const coolingWords = ({ cooling, target }: Plan): string =>
+  target.hot
+    ? 'none, it is poured hot; what is left goes in shallow into the fridge within two hours'
+    : [
+        ...(cooling.bathMin > 0 ? [`ice bath, stirring, ${minutes(cooling.bathMin)}`] : []),
+        ...(cooling.iceG > 0 ? [`${g(cooling.iceG)} of the water as ice`] : []),
+        cooling.fridgeMin > 0
+          ? `then ${minutes(cooling.fridgeMin)} in the fridge to 5 °C`
+          : 'then straight into the fridge',
+      ].join(', ');
 
 function brewSections(b: PlannedBrew): CardText['sections'] {
   const pots = b.pots > 1 ? `, in ${b.pots} pots` : '';

@@ -109,6 +109,7 @@ describe('water and cooling', () => {
   it('says how to cool a hot brew, and that a cold one needs little', () => {
     expect(coolingText(planned())).toMatch(/^Stand it in an ice bath and stir, .* to \d+ °C\./);
     expect(coolingText(planned({ wayId: 'fridge-overnight', steepMin: 600 }))).not.toContain('ice bath');
+    expect(coolingText(planned({ hot: true, iced: false }))).toMatch(/^Poured hot, it needs no cooling\./);
   });
 });
 

@@ -52,7 +52,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
         </tbody>
       </table>
       <div>
-        <h3 className="text-base">Cool it in time</h3>
+        <h3 className="text-base">{plan.target.hot ? 'What is not drunk hot' : 'Cool it in time'}</h3>
         <p className="text-[0.92rem]">
           <Explained what={() => explain(plan, 'cooling')}>{coolingText(plan)}</Explained>
         </p>
@@ -62,7 +62,10 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
 }
 
 /** How to cool, in a sentence or two, with the times that make it so. */
-export function coolingText({ cooling }: Plan): string {
+export function coolingText({ cooling, target }: Plan): string {
+  // A drink that is poured hot is drunk: only what is left of it has to be cold in time.
+  if (target.hot)
+    return `Poured hot, it needs no cooling. What is left goes in shallow into the fridge within two hours.`;
   const bath =
     cooling.bathMin > 0
       ? `Stand it in an ice bath and stir, ${f.duration(cooling.bathMin)} to ${f.celsius(cooling.bathToC)}. `
