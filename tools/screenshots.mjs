@@ -202,7 +202,7 @@ await picture('colour', '/mix/colour', {
       fill('#8d8070', 0, 0, 720, 400);
       fill('#f2e6d2', 60, 60, 250, 280);
       fill('#d8cab4', 420, 60, 200, 300);
-      fill('#e0596f', 428, 120, 184, 232);
+      fill('#8d1a20', 428, 120, 184, 232);
       return canvas.toDataURL('image/png').split(',')[1];
     });
     await page

@@ -204,7 +204,7 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
         <>
           <VesselLine plan={plan} />
           <p className="mt-3 border-t border-line pt-3 text-[0.95rem]">
-            As written it is {f.volume(plan.target.litres * 1000)} with {f.gPerL(plan.target.sugarGPerL)} of sugar,
+            As written it is {f.volume(plan.target.litres * 1000)} with {f.gPerL(plan.target.sugarGPerL)} of sugar,{' '}
             <Explained what={() => explain(plan, 'harsh')}>
               harshness at {Math.round(plan.glass.figures.harsh * 100)} % of the limit
             </Explained>

@@ -54,8 +54,11 @@ export function VesselDrawing({
   const level = bands[bands.length - 1]?.y ?? bottom;
   const filled = bottom - level;
   const textColour = inkOn(bands[bands.length - 1]?.colour ?? '#ffffff');
-  // Words stand above the plants that lie at the bottom.
-  const textY = bottom - Math.max(filled / 2 + (leafColour ? 9 : 0), leafColour ? 34 : 26);
+  // Words stand in the liquid, above the plants that lie at the bottom; over it where there is too little to read them on.
+  const readable = filled > WORDS_NEED_PX;
+  const textY = readable
+    ? bottom - filled / 2 - (leafColour ? 9 : 0)
+    : Math.min(level - (sub ? 24 : 14), leafColour ? bottom - 48 : Infinity);
   const clip = useId();
   return (
     <svg
@@ -117,7 +120,7 @@ export function VesselDrawing({
           textAnchor="middle"
           fontSize={w < 70 ? 15 : 21}
           fontWeight={700}
-          fill={filled > 44 ? textColour : 'currentColor'}
+          fill={readable ? textColour : 'currentColor'}
           style={{ fontFamily: 'var(--font-display)' }}
         >
           {main}
@@ -129,7 +132,7 @@ export function VesselDrawing({
           y={textY + 17}
           textAnchor="middle"
           fontSize={11.5}
-          fill={filled > 44 ? textColour : 'currentColor'}
+          fill={readable ? textColour : 'currentColor'}
         >
           {sub}
         </text>
@@ -137,6 +140,9 @@ export function VesselDrawing({
     </svg>
   );
 }
+
+/** Two lines of words and a little air. */
+const WORDS_NEED_PX = 52;
 
 const BARE = { id: '', name: '', emptyG: 0, material: 'steel' } as const;
 
