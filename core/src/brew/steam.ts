@@ -45,10 +45,11 @@ function steamOf(
   { kitchen, vessel, ml }: { kitchen: Kitchen; vessel: Vessel; ml: number },
 ): number {
   const heated = HEATED.has(stage.kind) ? onTheRing(kitchen, vessel, ml, stage.boil) : undefined;
+  const boilsAtC = kitchenBoilingPoint(kitchen);
   const rate = (atMin: number): number =>
     steamGPerMin({
       tempC: tempAtMin(atMin),
-      boilsAtC: kitchenBoilingPoint(kitchen),
+      boilsAtC,
       roomC: kitchen.roomC,
       surfaceM2: openingM2(vessel),
       lid: stage.lid,

@@ -1,3 +1,4 @@
+import { tempAt } from '../heat/temperatureHistory';
 import { harshness } from '../liquid/harshness';
 import { mapKinds, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
@@ -47,7 +48,7 @@ export function steepCurve(
   const points: SteepPoint[] = [];
   for (let i = 0; i < count; i++) {
     const steepMin = (lengthMin * i) / (count - 1);
-    const { tempC } = run.at(startMin + steepMin);
+    const tempC = tempAt(run.history, startMin + steepMin);
     points.push({ steepMin, tempC, ...inGlass(run.at(startMin + steepMin + thenMin).liquor, target) });
   }
   return { points, window: windowOf(points, target) };

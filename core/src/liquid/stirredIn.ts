@@ -2,7 +2,7 @@ import { netBodyMax, type Botanical } from '../reference/botanicals';
 import { bearingsOf } from '../reference/bearing';
 import type { Plants } from '../reference/plants';
 import { InputError } from '../quantity/errors';
-import { NO_LIQUID, ownSugarOf, volumeMl, type Liquid } from './liquid';
+import { NO_LIQUID, ownSugarOf, volumeMl, type ByKind, type Liquid } from './liquid';
 
 /** Grams of a plant that are spent, by what is drawn out of it; `cooked` are those that are cooked through. */
 export type Spent = { body: number; tongue: number; oil: number; cooked: number };
@@ -22,14 +22,16 @@ export function givenBy(b: Botanical, spent: number | Spent): Liquid {
     ...NO_LIQUID,
     bodyG: { [b.slug]: grams * netBodyMax(b) },
     harshG: { [b.slug]: tongue * b.harshMax },
-    oilG: oil > 0 && smells(b) ? { [b.slug]: oil } : {},
-    cookedG: cooked > 0 && stews(b) ? { [b.slug]: cooked } : {},
+    oilG: oil > 0 && smells(b) ? { [b.slug]: oil } : NONE,
+    cookedG: cooked > 0 && stews(b) ? { [b.slug]: cooked } : NONE,
     sugarG: b.sugar > 0 ? { [ownSugarOf(b.slug)]: grams * b.sugar } : {},
     acidG: grams * b.citricEq,
     caffeineMg: grams * b.caffeineMgPerG,
     ...(b.madeOf ? { own: tableOf(b) } : {}),
   };
 }
+
+const NONE: ByKind = {};
 
 /** Whether its oils are what makes it harsh. */
 export const smells = (b: Botanical): boolean => bearingsOf(b).some((p) => p.bearing.kind !== 'tongue');
