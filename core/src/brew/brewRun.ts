@@ -144,6 +144,9 @@ export function followBrew(setup: BrewSetup): BrewRun {
     const sweet = sweetAt(at);
     return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_LOST));
   };
+  const oily = plants.some((p) => smells(p.botanical));
+  const settled = (liquor: Liquid, atMin: number): Liquid =>
+    oily ? withOilsThatDissolve(liquor, hottestC(history, atMin)) : liquor;
   const held = heldLiquor(
     plants.map((p) => ({ ...p.botanical, grams: p.grams })),
     { press, heldScale: heldScaleOf(setup.way, factors) },
@@ -204,7 +207,7 @@ export function followBrew(setup: BrewSetup): BrewRun {
     at: (atMin) => ({
       atMin,
       tempC: tempAt(history, atMin),
-      liquor: withOilsThatDissolve(liquorAt(atMin), hottestC(history, atMin)),
+      liquor: settled(liquorAt(atMin), atMin),
     }),
     strainedAt: (atMin) => finishOf(strainAt(atMin), atMin).liquid,
     comingTo: (outMl) => portionToMl(finishOf(strainOf(liquorThatGives(outMl, endMin), endMin), endMin).liquid, outMl),

@@ -78,12 +78,16 @@ export function steepMap({
     harsh: new Float64Array(rows * columns),
   };
   const bodies = plants.flatMap((p) => termsOf(p, 'body', p.bodyFull, AGITATION[agitation]));
-  const loads = plants.flatMap((p) =>
-    p.harsh.map((l) => ({ ...l, terms: termsOf(p, l.family, l.load, AGITATION[agitation]) })),
+  // What a family gives is followed once, however many senses it is tasted by.
+  const families = plants.flatMap((p) =>
+    [...new Set(p.harsh.map((l) => l.family))].map((family) => ({
+      loads: p.harsh.filter((l) => l.family === family),
+      terms: termsOf(p, family, 1, AGITATION[agitation]),
+    })),
   );
   const felt = harshnesses.map(() => new Float64Array(columns));
   const one = new Float64Array(columns);
-  const terms = [...bodies, ...loads.flatMap((l) => l.terms)];
+  const terms = [...bodies, ...families.flatMap((f) => f.terms)];
   const energies = [...new Set(terms.map((t) => t.ea))];
   const clocks = energies.map(() => new Float64Array(columns));
   const [lowC, highC] = [Math.min(ambientC, startC.low), Math.max(ambientC, startC.high)];
@@ -98,12 +102,14 @@ export function steepMap({
     const row = (values: Float64Array): Float64Array => values.subarray(r * columns, (r + 1) * columns);
     for (const term of bodies) add(row(map.body), term);
     harshnesses.forEach((h, i) => felt[i]!.fill(h.base));
-    for (const { terms: its, of, most } of loads) {
+    for (const { terms: its, loads } of families) {
       one.fill(0);
       for (const term of its) add(one, term);
-      const into = felt[of]!;
-      for (let c = 0; c < columns; c++)
-        into[c]! += most === undefined ? one[c]! : most * (1 - Math.exp(-one[c]! / most));
+      for (const { of, load, most } of loads) {
+        const into = felt[of]!;
+        if (most === undefined) for (let c = 0; c < columns; c++) into[c]! += load * one[c]!;
+        else for (let c = 0; c < columns; c++) into[c]! += most * (1 - Math.exp((-load * one[c]!) / most));
+      }
     }
     joinHarshnesses(row(map.harsh), felt, harshnesses);
   }
