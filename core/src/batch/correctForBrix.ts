@@ -41,6 +41,8 @@ const scaledPlants = (l: Liquid, by: number): Liquid => ({
   ...l,
   bodyG: mapKinds(l.bodyG, (g) => g * by),
   harshG: mapKinds(l.harshG, (g) => g * by),
+  oilG: mapKinds(l.oilG, (g) => g * by),
+  cookedG: mapKinds(l.cookedG, (g) => g * by),
   sugarG: mapKinds(l.sugarG, (g, kind) => (isOwn(kind) ? g * by : g)),
   acidG: l.acidG * by,
   caffeineMg: l.caffeineMg * by,
