@@ -9,10 +9,9 @@ const isPoured = (event: object): event is Poured => 'parts' in event && Array.i
 export async function withFiguresOfHouse<E extends object>(stored: E[], transaction?: Transaction): Promise<E[]> {
   const withLiquids = (e: E, change: (l: PouredPart['liquid']) => PouredPart['liquid']): E =>
     isPoured(e) ? { ...e, parts: e.parts.map((p) => ({ ...p, liquid: change(p.liquid) })) } : e;
-  const events = stored.map((e) => withLiquids(e, asStored));
   const lacks = (p: PouredPart): boolean => plantsMissingIn(p.liquid).length > 0;
-  if (!events.some((e) => isPoured(e) && e.parts.some(lacks))) return events;
+  if (!stored.some((e) => isPoured(e) && e.parts.some(lacks))) return stored.map((e) => withLiquids(e, asStored));
   const rows = await HouseRow.findAll({ where: { kind: 'plants' }, ...(transaction ? { transaction } : {}) });
   const { plants } = soundPlants(rows.map((r) => JSON.parse(r.body) as OwnPlant));
-  return events.map((e) => withLiquids(e, (l) => asStored(withPlantsOf(plants, l))));
+  return stored.map((e) => withLiquids(e, (l) => asStored(withPlantsOf(plants, l))));
 }
