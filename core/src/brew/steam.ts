@@ -14,11 +14,11 @@ const onTheRing = (kitchen: Kitchen, vessel: Vessel, ml: number, boil: Boil): St
   boil,
 });
 
-/** Steam from a pot that is boiled down, g a minute: open, as hard as it is let, or as the ring can. */
+/** Steam from so much in a pot that is boiled down, g a minute: by its lid, as hard as it is let, or as the ring can. */
 export const boilingOffGPerMin = (
   vessel: Vessel,
   kitchen: Kitchen,
-  { ml = vessel.capacityMl / 2, boil = 'rolling', lid = 'open' }: { ml?: number; boil?: Boil; lid?: Lid } = {},
+  { ml, boil, lid }: { ml: number; boil: Boil; lid: Lid },
 ): number => {
   const boilsAtC = kitchenBoilingPoint(kitchen);
   return steamGPerMin({

@@ -6,7 +6,8 @@ export type Rgb = { r: number; g: number; b: number };
 export type Coloured = {
   colourant: ColourantName;
   times: number;
-  /** of its haze, what is left of it once it is strained clear */ hazeShare?: number;
+  /** of its haze, what is left of it once it is strained clear */
+  hazeShare?: number;
 };
 
 const BANDS = Array.from({ length: 31 }, (_, i) => 400 + 10 * i);

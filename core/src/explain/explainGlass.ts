@@ -1,7 +1,7 @@
 import { leafOf } from '../plan/planDrink';
 import type { Plan } from '../plan/planTypes';
 import { handsOnMinutes, totalMinutes } from '../plan/workTime';
-import { harshShares, softenedBy, softenersOf } from '../liquid/harshness';
+import { HALVING_SUGAR, harshShares, softenedBy, softenersOf } from '../liquid/harshness';
 import { plantIn, plantOf } from '../reference/plants';
 import type { Explanation } from './explanation';
 
@@ -59,7 +59,7 @@ export function explainHarsh(plan: Plan): Explanation {
       },
       {
         name: 'Sugar that halves bitterness',
-        value: '90 g/L; puckering 180 g/L, perfume and resin 400 g/L',
+        value: `${HALVING_SUGAR.bitter} g/L; puckering ${HALVING_SUGAR.astringent} g/L, perfume and resin ${HALVING_SUGAR.smelt} g/L`,
         source: 'directions published, sizes house estimates',
       },
       {

@@ -10,6 +10,7 @@ import { TWO_STEP } from '../heat/cooling';
 import { combineSigmas, likelyRange } from '../quantity/estimate';
 import { netBodyMax, type Botanical } from '../reference/botanicals';
 import { plantIn, plantOf } from '../reference/plants';
+import { HALVING_SUGAR } from '../liquid/harshness';
 import { borneGPerL } from '../reference/bearing';
 import { netBodyGPerL, strengthShares } from '../liquid/strength';
 import { type Liquid } from '../liquid/liquid';
@@ -365,7 +366,11 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
           source: HOUSE,
         };
       }),
-      { name: 'sugar that halves bitterness; puckering', value: '90; 180 g/L', source: HOUSE },
+      {
+        name: 'sugar that halves bitterness; puckering',
+        value: `${HALVING_SUGAR.bitter}; ${HALVING_SUGAR.astringent} g/L`,
+        source: HOUSE,
+      },
     ],
   }),
   cooling: (plan) => {

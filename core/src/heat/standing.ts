@@ -3,8 +3,9 @@ import { firstReaches, temperatureHistory } from './temperatureHistory';
 import { coolingTauMin, newtonMinutes, openCooling, type Load } from './heating';
 import { closedLossWPerK, openingM2, vesselHeatJPerK, type Vessel } from './vessel';
 
-/** Longest that is waited for, min. */
+/** What water boils at where nothing is said of the kitchen, °C. */
 const SEA_LEVEL_BOIL_C = 100;
+/** Longest that is waited for, min. */
 const LONGEST_MIN = 24 * 60;
 
 /**

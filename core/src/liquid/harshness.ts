@@ -41,6 +41,9 @@ export function harshLoadsOf(l: Liquid): HarshLoad[] {
   });
 }
 
+/** Sugar that halves what is felt, g/L as white sugar: of bitterness, of puckering, and of what is smelt or tastes stewed. */
+export const HALVING_SUGAR = { bitter: 90, astringent: 180, smelt: 400 } as const;
+
 /**
  * How much of a load is felt. Sugar halves bitterness at about a tenth of the drink (Calviño et al. 1990; Keast & Breslin 2003) and
  * takes a quarter to a third off astringency (Lyman & Green 1990; Smith et al. 1996), but hardly hides a smell; acid
@@ -49,9 +52,10 @@ export function harshLoadsOf(l: Liquid): HarshLoad[] {
  */
 export function softenedBy({ sweetGPerL: s, acidGPerL: a, abv }: Softeners): (sense: HarshSense) => number {
   const v = Math.min(15, abv);
-  const bitter = (1 / (1 + s / 90) / (1 + a / 40)) * (1 + 0.03 * v);
-  const astringent = (1 / (1 + s / 180)) * (1 + Math.min(a, 12) / 40) * (1 - 0.02 * v);
-  const fault = 1 / (1 + s / 400);
+  const by = (sugar: number): number => 1 / (1 + s / sugar);
+  const bitter = (by(HALVING_SUGAR.bitter) / (1 + a / 40)) * (1 + 0.03 * v);
+  const astringent = by(HALVING_SUGAR.astringent) * (1 + Math.min(a, 12) / 40) * (1 - 0.02 * v);
+  const fault = by(HALVING_SUGAR.smelt);
   return (sense) => (sense === 'bitter' ? bitter : sense === 'astringent' ? astringent : fault);
 }
 
@@ -132,7 +136,8 @@ export function harshShares(l: Liquid): Record<string, number> {
 
 /**
  * Harshness of other liquids as a figure that adds, true of what is poured into this one: each plant's load by how steeply it is felt
- * here, sugar and acid held. Of this liquid itself it is {@link harshLoad}; of a mix of other plants, a little less than the truth.
+ * here, sugar and acid held. Of this liquid itself it is {@link harshLoad}; of a mix of the same plants a little less than the truth, of
+ * plants that are not here yet a little more.
  */
 export function harshTangent(here: Liquid): (l: Liquid) => number {
   const slopes = new Map(slopesOf(here).map((s) => [keyOf(s), s.slope]));
