@@ -35,11 +35,22 @@ const STAGES: readonly Joi.ObjectSchema[] = [
   stage('rinse', { waterMl: number(1, 20_000) }),
   stage('dissolve', {
     sweetener: id,
-    to: Joi.alternatives(Joi.object({ gPerMl: number(0.01, 3) }), Joi.object({ brix: number(1, 80) })).required(),
+    to: Joi.alternatives(
+      Joi.object({ gPerMl: number(0.01, 3) }),
+      Joi.object({ brix: number(1, 80) }),
+      Joi.object({ grams: number(0.1, 20_000) }),
+    ).required(),
   }),
   stage('reduce', {
-    to: Joi.alternatives(Joi.object({ share: number(0.02, 1) }), Joi.object({ brix: number(1, 80) })).required(),
+    to: Joi.alternatives(
+      Joi.object({ share: number(0.02, 1) }),
+      Joi.object({ volumeMl: number(10, 20_000) }),
+      Joi.object({ massG: number(10, 20_000) }),
+      Joi.object({ brix: number(1, 80) }),
+      Joi.object({ boilsAtC: number(100.1, 111) }),
+    ).required(),
   }),
+  stage('onto-ice', { iceG: number(1, 20_000), ice: Joi.valid('freezer', 'wet').required() }),
   stage('ferment', { days: number(0.1, 60) }),
 ];
 

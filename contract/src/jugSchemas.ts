@@ -6,6 +6,7 @@ import {
   FREE_JUG_EVENT_VERSION,
   JUG_STRENGTH,
   JUICES,
+  POURED_THINGS,
   POURABLE_RANGES,
   SWEETENERS,
   TARGET_RANGES,
@@ -37,7 +38,7 @@ const POURABLES: Record<string, Joi.PartialSchemaMap> = {
   read: { plant: Joi.valid(...botanicals().map((b) => b.slug)).required(), brix: ranged(POURABLE_RANGES.readBrix) },
   syrup: { brix: ranged(POURABLE_RANGES.syrupBrix), sweetener },
   sweetener: { sweetener },
-  juice: { juice: Joi.valid(...Object.keys(JUICES)).required() },
+  juice: { juice: Joi.valid(...POURED_THINGS, ...Object.keys(JUICES)).required() },
   water: { water: Joi.valid('still', 'sparkling').required() },
   spirit: { name: words(60), abv: ranged(POURABLE_RANGES.abv) },
 };

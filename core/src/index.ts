@@ -56,6 +56,7 @@ export {
   type MixLine,
   type MixSource,
   type PlanTarget,
+  type ReduceTo,
   type Stage,
   type StageKind,
   type WayChoice,
@@ -277,6 +278,7 @@ export {
   type School,
   type SchoolGroup,
 } from './drink/schools';
+export { reduceWords } from './drink/stageEnds';
 export { differencesBetween, STEEP_PLACE_WORDS } from './drink/differences';
 export {
   addIngredient,
@@ -333,7 +335,8 @@ export {
   type Amount,
   type MeasureSystem,
 } from './quantity/amount';
-export { justCoverMl, leftAtShareMl, liquidToLineMl } from './quantity/level';
+export { waterBeside, waterToCover, type FitsBeside } from './brew/contents';
+export { leftAtShareMl, liquidToLineMl } from './quantity/level';
 export { UNITS, type Unit } from './quantity/units';
 export {
   HIGH_INTENSITY,
@@ -353,6 +356,7 @@ export { equivalentMinutes, rateFactor } from './extraction/arrhenius';
 export { clocksOf, extentsAt, type Addition } from './extraction/extract';
 export { temperatureHistory, tempAt, type Segment, type TemperatureHistory } from './heat/temperatureHistory';
 export { aromaBand, aromaLeftAfterSteep, colourLeft, fadeHalfLifeDays } from './extraction/aromaAndFade';
+export { juicePerFruit, pouredPlantOf, POURED_THINGS } from './jug/pourable';
 export { JUICES, ACID_POWDERS, type Juice, type JuiceName } from './acid/acidSources';
 export { sweetTartBalance } from './acid/balance';
 export { phOf } from './acid/ph';

@@ -6,6 +6,8 @@ import { correctForBrix } from './correctForBrix';
 const ledger = {
   waterMl: 1000,
   steamMl: 20,
+  ownMl: 0,
+  stirredMl: 0,
   dissolvedMl: 10,
   heldMl: 0,
   pressedMl: 0,

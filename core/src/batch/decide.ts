@@ -174,6 +174,7 @@ const STAGE_NAMES: Readonly<Record<Stage['kind'], string>> = {
   dissolve: 'sweetening',
   reduce: 'boiling down',
   ferment: 'fermenting',
+  'onto-ice': 'pouring over ice',
 };
 
 function decideBrewStart(batch: Batch, brewId: string): Decision {

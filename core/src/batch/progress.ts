@@ -55,8 +55,8 @@ export function progressAt(batch: Batch, brewId: string, nowMs: number): Progres
     plannedMin,
     leftMin: plannedMin - elapsedMin,
     tempC: time.startMin >= asPlanned.endMin ? time.toC : tempAt(followed.history, now),
-    strengthX: inGlass(followed.at(now).liquor, target).strengthX,
-    plannedX: inGlass(asPlanned.at(asPlanned.endMin).liquor, target).strengthX,
+    strengthX: inGlass(followed.pulledAt(now), target).strengthX,
+    plannedX: inGlass(asPlanned.pulledAt(asPlanned.endMin), target).strengthX,
     dryMs:
       followed.lost?.how === 'boiled-dry'
         ? Date.parse(running.startedAt) + (followed.lost.atMin - time.startMin) * MIN
@@ -128,7 +128,7 @@ function glassTargetOf(plan: FrozenPlan, brewId: string): CurveTarget {
     const made = volumeMl(run.concentrate);
     return {
       brewId: line.brewId,
-      planned: run.at(run.endMin).liquor,
+      planned: run.pulledAt(run.endMin),
       part: made > 0 ? portionOf(run.concentrate, ml / made) : NO_LIQUID,
     };
   });

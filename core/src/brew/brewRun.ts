@@ -2,41 +2,38 @@ import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { waterDensity } from '../physics/water';
 import type { Botanical } from '../reference/botanicals';
-import { plantIn } from '../reference/plants';
-import { afterStraining, scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
-import { CUT_EFFECT } from '../drink/cut';
-import { AGITATION, EXTRACTION_CLASSES, HEAT_ONLY_EA, type ExtractionClassName } from '../extraction/extractionClass';
-import {
-  ALL_OUT,
-  clocksOf,
-  exposureMinutes,
-  extentsAt,
-  type Addition,
-  type Clocks,
-  type Extents,
-} from '../extraction/extract';
+import { ownLiquorMlPerG, PULP_ML_PER_G, type FreshMatter } from '../reference/matter';
+import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
+import { EXTRACTION_CLASSES, HEAT_ONLY_EA } from '../extraction/extractionClass';
+import { clocksOf, exposureMinutes, type Extents } from '../extraction/extract';
+import { stillClosed, THICK_BRIX, type TakenOut } from '../extraction/opening';
 import { hottestC, tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
+import { boilOf } from '../heat/steam';
 import {
   addSweetener,
+  apparentBrix,
   massG,
   NO_LIQUID,
   pourTogether,
   portionOf,
+  solidsG,
   volumeMl,
   waterOf,
   withoutWater,
   type Liquid,
 } from '../liquid/liquid';
 import { withOilsThatDissolve } from '../liquid/harshness';
-import { givenBy, smells, stews, stirredIn } from '../liquid/stirredIn';
-import { sugarForG } from '../sugar/infusedSyrup';
+import { smells } from '../liquid/stirredIn';
+import { scaledSweetness, sugarForG } from '../sugar/infusedSyrup';
 import { solidsOf } from '../sugar/sweeteners';
-import { REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
+import { brixBoilingAt } from '../sugar/sucroseSolution';
+import { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { correctedTo, MOST_LOST } from './correctForVolume';
 import { finish, type Finished } from './finish';
-import { steamClock, throughWeighings } from './steam';
-import { mainAgitation, plannedMinutes, timeline, timeOf, type BrewSetup, type StageTime } from './timeline';
-import { clingingMl, heldLiquor, type WaterLedger } from './waterLedger';
+import { dissolvedFrom, extentsOf, inThePot, keptBy, plantsIn, type Kept, type PlantIn } from './plantsInPot';
+import { boilingOffGPerMin, steamClock, throughWeighings } from './steam';
+import { plannedMinutes, timeline, timeOf, type BrewSetup, type StageTime } from './timeline';
+import { clingingMl, type WaterLedger } from './waterLedger';
 
 export { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 export type { BrewSetup, Happening, StageTime } from './timeline';
@@ -79,6 +76,10 @@ export type BrewRun = {
   lost: Lost | undefined;
   /** past the minute at which it boiled dry, what the pan still holds then */
   at(atMin: number): BrewMoment;
+  /** the liquor if the steep were over at that moment: what the hands do up to the strain is done, and what is squeezed is in it */
+  pulledAt(atMin: number): Liquid;
+  /** what the pot holds at a moment before the strain, plants and all: what a mark and a scale read */
+  inPot(atMin: number): { levelMl: number; massG: number };
   /** what would come out if it were strained at that moment; no liquid once it is lost */
   strainedAt(atMin: number): Liquid;
   /** what came out if that was so much, ml, although it should have been nothing: then less had steamed off */
@@ -112,51 +113,22 @@ export function runBrew(setup: BrewSetup): BrewRun {
  * Follows a brew as it goes, whatever becomes of it: a pot that boils dry is a pot that has boiled dry.
  * @throws InputError if the recipe names a stage that is not there, or one that cannot do what it says
  */
-export function followBrew(setup: BrewSetup): BrewRun {
-  requirePositive('runBrew', 'scale', setup.scale, '');
-  const factors = setup.factors ?? REFERENCE_FACTORS;
-  const plants = plantsIn(setup);
-  const { history, stages } = timeline(setup, factors);
+export function followBrew(asked: BrewSetup): BrewRun {
+  requirePositive('runBrew', 'scale', asked.scale, '');
+  const setup = withBoilDowns(asked);
+  const pot = potOf(setup);
+  const { history, stages, steamG, sweetAt, dryMin, liquorAt, water } = pot;
   const endMin = history.minutes;
   const press = isPressed(setup.way);
-  const clocks = clocksOf(history);
-  const additions = plants.map((p) => additionOf(p, setup, stages, factors));
-  const water = waterOf(setup.way.waterMl * setup.scale);
-  const sugars = sugarsIn(setup, water, stages);
-  const wentInG = (atMin: number): number =>
-    massG(water) +
-    plants.reduce((sum, p) => sum + p.grams, 0) +
-    sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
-  const steamG = throughWeighings(
-    steamClock(history, stages, setup, factors),
-    weighingsOf(setup, stages).map(({ atMin, netG }) => ({ atMin, steamG: Math.max(0, wentInG(atMin) - netG) })),
-  );
-
-  const sweetAt = (atMin: number): Liquid => {
-    const dissolved = plants.map((p, i) => dissolvedFrom(p, extentsOf(clocks, additions[i]!, atMin), factors.potency));
-    const all = pourTogether(water, ...dissolved);
-    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSweetener(l, s.grams, s.kind) : l), all);
-  };
-  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_LOST;
-  const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
-  const liquorAt = (atMin: number): Liquid => {
-    const at = Math.min(atMin, dryMin ?? Infinity);
-    const sweet = sweetAt(at);
-    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_LOST));
-  };
-  const oily = plants.some((p) => smells(p.botanical));
+  const oily = pot.plants.some((p) => smells(p.botanical));
   const settled = (liquor: Liquid, atMin: number): Liquid =>
     oily ? withOilsThatDissolve(liquor, hottestC(history, atMin)) : liquor;
-  const held = heldLiquor(
-    plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-    { press, heldScale: heldScaleOf(setup.way, factors) },
-  );
   const strainOf = (liquor: Liquid, atMin: number): Strained =>
     strained({
       water,
       liquor,
       steamG: Math.max(0, sweetAt(atMin).waterG - liquor.waterG),
-      held,
+      kept: pot.keptAt(atMin),
       press,
       hottest: hottestC(history, atMin),
     });
@@ -172,7 +144,8 @@ export function followBrew(setup: BrewSetup): BrewRun {
   /** The liquor with so much less steamed off that this comes out of it. */
   const liquorThatGives = (outMl: number, atMin: number): Liquid => {
     const liquor = liquorAt(atMin);
-    const whole = outMl + clingingMl(outMl) + held.drainedMl - held.pressedMl;
+    const kept = pot.keptAt(atMin);
+    const whole = outMl + clingingMl(outMl) + kept.drainedMl - kept.pressedMl - volumeMl(kept.squeezed);
     let wetter = liquor;
     for (let i = 0; i < 4; i++)
       wetter = { ...wetter, waterG: Math.max(1, wetter.waterG + (whole - volumeMl(wetter)) * 0.998) };
@@ -189,7 +162,8 @@ export function followBrew(setup: BrewSetup): BrewRun {
     if (strain.ledger.outMl > 0) return undefined;
     if (dryMin !== undefined)
       return { how: 'boiled-dry', atMin: dryMin, waterG: sweetAt(dryMin).waterG, steamG: steamG(endMin) };
-    const leftMl = held.drainedMl - held.pressedMl;
+    const kept = pot.keptAt(endMin);
+    const leftMl = kept.drainedMl - kept.pressedMl;
     return { how: 'held-by-plants', atMin: endMin, thereMl: volumeMl(liquorAt(endMin)), heldMl: leftMl };
   }
   return {
@@ -199,7 +173,7 @@ export function followBrew(setup: BrewSetup): BrewRun {
     ledger: finishedLedger(strain.ledger, done),
     concentrate: done.liquid,
     outC: done.tempC,
-    sweetenedG: sugars.reduce<Record<string, number>>(
+    sweetenedG: pot.sugars.reduce<Record<string, number>>(
       (all, s) => ({ ...all, [s.kind]: (all[s.kind] ?? 0) + s.grams }),
       { ...done.sweetenedG },
     ),
@@ -209,9 +183,169 @@ export function followBrew(setup: BrewSetup): BrewRun {
       tempC: tempAt(history, atMin),
       liquor: settled(liquorAt(atMin), atMin),
     }),
+    pulledAt: (atMin) => settled(pot.pulledAt(atMin), atMin),
+    inPot: (atMin) => ({ levelMl: pot.levelAt(atMin), massG: pot.massAt(atMin) }),
     strainedAt: (atMin) => finishOf(strainAt(atMin), atMin).liquid,
     comingTo: (outMl) => portionToMl(finishOf(strainOf(liquorThatGives(outMl, endMin), endMin), endMin).liquid, outMl),
   };
+}
+
+/** The pot up to the strain: its temperatures, what is in it, and what has left as steam, at any minute. */
+type Pot = {
+  history: TemperatureHistory;
+  stages: readonly StageTime[];
+  plants: readonly PlantIn[];
+  water: Liquid;
+  sugars: readonly SugarIn[];
+  steamG: (atMin: number) => number;
+  /** all that is dissolved, as if nothing steamed off */
+  sweetAt: (atMin: number) => Liquid;
+  /** from when on it is dry */
+  dryMin: number | undefined;
+  liquorAt: (atMin: number) => Liquid;
+  keptAt: (atMin: number) => Kept;
+  /** the liquor as if the hands had done their work by then, with what is squeezed out of the plants */
+  pulledAt: (atMin: number) => Liquid;
+  /** what it all fills, plants in it, ml at 20 °C */
+  levelAt: (atMin: number) => number;
+  /** what it all weighs, plants in it, g */
+  massAt: (atMin: number) => number;
+};
+
+function potOf(setup: BrewSetup): Pot {
+  const factors = setup.factors ?? REFERENCE_FACTORS;
+  const plants = plantsIn(setup);
+  const { history, stages } = timeline(setup, factors);
+  const endMin = history.minutes;
+  const clocks = clocksOf(history);
+  const water = waterOf(setup.way.waterMl * setup.scale);
+  const sugars = sugarsIn(setup, water, stages);
+  const brixAt = (atMin: number): number => brixOfSugars(water, sugars, atMin);
+  const pots = plants.map((p) => inThePot(p, setup, { stages, factors, brixAt }));
+  const extents = (i: number, atMin: number, worked = false): Extents =>
+    extentsOf(clocks, plants[i]!, pots[i]!, atMin, worked);
+  const wentInG = (atMin: number): number =>
+    massG(water) +
+    plants.reduce((sum, p) => sum + p.grams, 0) +
+    sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
+  const steamG = throughWeighings(
+    steamClock(history, stages, setup, factors),
+    weighingsOf(setup, stages).map(({ atMin, netG }) => ({ atMin, steamG: Math.max(0, wentInG(atMin) - netG) })),
+  );
+  const sweetAt = (atMin: number, worked = false): Liquid => {
+    const all = pourTogether(
+      water,
+      ...plants.map((p, i) => dissolvedFrom(p, extents(i, atMin, worked), factors.potency)),
+    );
+    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSweetener(l, s.grams, s.kind) : l), all);
+  };
+  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_LOST;
+  const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
+  const liquorAt = (atMin: number, worked = false): Liquid => {
+    const at = Math.min(atMin, dryMin ?? Infinity);
+    const sweet = sweetAt(at, worked);
+    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_LOST));
+  };
+  const fresh = plants.some((p) => p.fresh);
+  const keptAt = (atMin: number, worked: boolean): Kept =>
+    keptBy(plants, (i) => extents(i, atMin, worked), {
+      pots,
+      strain: strainStage(setup.way),
+      everHot: hottestC(history, atMin) >= WALLS_GIVE_C,
+      thick: fresh && apparentBrix(liquorAt(atMin, worked)) >= THICK_BRIX,
+      heldScale: heldScaleOf(setup.way, factors),
+      heldOff: Math.log(factors.held) / FACTOR_SIGMA.held,
+      atMin: worked ? undefined : atMin,
+    });
+  return {
+    history,
+    stages,
+    plants,
+    water,
+    sugars,
+    steamG,
+    sweetAt,
+    dryMin,
+    liquorAt,
+    keptAt: (atMin) => keptAt(atMin, false),
+    pulledAt: (atMin) => (fresh ? pourTogether(liquorAt(atMin, true), keptAt(atMin, true).squeezed) : liquorAt(atMin)),
+    levelAt: (atMin) =>
+      volumeMl(liquorAt(atMin)) + plants.reduce((sum, p, i) => sum + roomOf(p, extents(i, atMin).body), 0),
+    massAt: (atMin) => wentInG(atMin) - steamG(atMin),
+  };
+}
+
+/** Below this a plant's cell walls stay whole, °C. */
+export const WALLS_GIVE_C = 58;
+
+/** Room of what of a plant is not in the liquor, ml: its closed cells, and what never dissolves. */
+const roomOf = ({ botanical: b, fresh, grams }: PlantIn, open: number): number =>
+  fresh
+    ? grams * ((1 - open) * ownLiquorMlPerG(fresh) + PULP_ML_PER_G * fresh.pulp)
+    : b.extractionClass === 'stirred_in'
+      ? 0
+      : grams * PULP_ML_PER_G * (1 - b.bodyMax - b.harshMax);
+
+/**
+ * How long it is boiled down before the strain, plants and all, min: until what is in the pot has fallen to a share of its level, to a
+ * mark, to a weight, to a Brix or to a boiling point. Each lasts as long as the water takes that is too much.
+ */
+function withBoilDowns(setup: BrewSetup): BrewSetup {
+  let known = setup;
+  const stages = untilStrained(setup.way);
+  for (const [i, stage] of stages.entries()) {
+    if (stage.kind !== 'reduce' || setup.actualMinutes?.[stage.id] !== undefined) continue;
+    known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: 0 } };
+    const ids = new Set(stages.slice(0, i + 1).map((s) => s.id));
+    const upTo = (minutes: number): Pot =>
+      potOf({
+        ...known,
+        boiledMin: { ...known.boiledMin, [stage.id]: minutes },
+        way: {
+          ...setup.way,
+          stages: stages.slice(0, i + 1),
+          ingredients: setup.way.ingredients
+            .filter((p) => ids.has(p.enters.stageId))
+            .map(({ leaves, ...p }) => (leaves && ids.has(leaves.stageId) ? { ...p, leaves } : p)),
+        },
+      });
+    const rate = boilingOffGPerMin(setup.vessel, setup.kitchen, {
+      ml: setup.way.waterMl * setup.scale,
+      boil: boilOf(stage.agitation),
+      lid: stage.lid,
+    });
+    let minutes = 0;
+    const start = upTo(0);
+    const startMin = start.stages.at(-1)!.startMin;
+    // What has opened and dissolved by its end shifts the mark a little: three looks are enough.
+    for (let look = 0; look < 4; look++) {
+      const pot = upTo(minutes);
+      const startMl = start.levelAt(startMin);
+      // Who boils down further than usual reads the mark lower.
+      const beyondG =
+        markSd(stage) * startMl * (Math.log((setup.factors ?? REFERENCE_FACTORS).steam) / FACTOR_SIGMA.steam);
+      minutes = Math.max(0, minutes + (tooMuchWaterG(pot, stage, startMl, setup.scale) + beyondG) / rate);
+    }
+    known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: minutes } };
+  }
+  return known;
+}
+
+/** Water that a pot has too much of at the end of a boil-down, g. */
+function tooMuchWaterG(
+  pot: Pot,
+  { to }: Extract<Stage, { kind: 'reduce' }>,
+  startLevelMl: number,
+  scale: number,
+): number {
+  const endMin = pot.history.minutes;
+  const levelMl = pot.levelAt(endMin);
+  if ('share' in to) return levelMl - startLevelMl * to.share;
+  if ('volumeMl' in to) return levelMl - to.volumeMl * scale;
+  if ('massG' in to) return pot.massAt(endMin) - to.massG * scale;
+  const liquor = pot.liquorAt(endMin);
+  const brix = 'brix' in to ? to.brix : brixBoilingAt(to.boilsAtC);
+  return liquor.waterG - (solidsG(liquor) * (100 - brix)) / brix;
 }
 
 /** The first minute at which something that stays true is true, to a tenth of a second; it is so at the end. */
@@ -234,7 +368,7 @@ function nothingDone(setup: BrewSetup, startMin: number, tempC: number): Finishe
     atMin = time.endMin;
     return time;
   });
-  return { liquid: NO_LIQUID, stages, tempC, sweetenedG: {}, rinsedMl: 0, sweetenedMl: 0, reducedMl: 0 };
+  return { liquid: NO_LIQUID, stages, tempC, sweetenedG: {}, rinsedMl: 0, sweetenedMl: 0, stirredMl: 0, reducedMl: 0 };
 }
 
 const portionToMl = (l: Liquid, ml: number): Liquid => portionOf(l, ml / volumeMl(l));
@@ -243,16 +377,23 @@ const portionToMl = (l: Liquid, ml: number): Liquid => portionOf(l, ml / volumeM
 export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number =>
   way.keepPulp ? 0 : factors.held * (way.asMeasured?.held ?? 1);
 
-const finishedLedger = (strained: WaterLedger, { rinsedMl, sweetenedMl, reducedMl }: Finished): WaterLedger => ({
+const finishedLedger = (
+  strained: WaterLedger,
+  { rinsedMl, sweetenedMl, stirredMl, reducedMl }: Finished,
+): WaterLedger => ({
   ...strained,
   rinsedMl,
   sweetenedMl,
+  stirredMl,
   reducedMl,
-  outMl: strained.outMl + rinsedMl + sweetenedMl - reducedMl,
+  outMl: strained.outMl + rinsedMl + sweetenedMl + stirredMl - reducedMl,
 });
 
 /** Whether the plants are pressed at the strain. */
-export const isPressed = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'strain' && s.press);
+export const isPressed = (way: BrewWay): boolean => strainStage(way)?.press ?? false;
+
+const strainStage = (way: BrewWay): Extract<Stage, { kind: 'strain' }> | undefined =>
+  way.stages.find((s) => s.kind === 'strain');
 
 /** What decides how much body one plant gives by the end of a brew: its rate, and its minutes on its two clocks. */
 export type BodyExposure = {
@@ -264,90 +405,133 @@ export type BodyExposure = {
   coldShare: number;
   ownMin: number;
   hotMin: number;
+  /** only mashed or blended: no strength */
+  raw?: boolean;
+  /** of what is fresh: how it is taken out, and the share that a mash or a blender left closed */
+  fresh?: { matter: FreshMatter; stillClosed: number; takenOut: TakenOut };
 };
 
 /** Juice is all there at once: an exposure as good as endless says the same. */
 const ENDLESS_MIN = 1e9;
 
-/** The exposures of every steeped plant of a brew, and its steam, g: enough to run it thousands of times with other factors. */
-export function bodyExposures(setup: BrewSetup): { plants: BodyExposure[]; steamG: number } {
+/** Where a boil-down ends by a mark: how far off the mark is read, of the level at its start. By eye, by a stick, on a scale. House estimates. */
+const MARK_SD = { share: 0.06, volumeMl: 0.02, massG: 0.005, brix: 0.02, boilsAtC: 0.03 } as const;
+
+const markSd = ({ to }: Extract<Stage, { kind: 'reduce' }>): number =>
+  MARK_SD[Object.keys(to)[0] as keyof typeof MARK_SD];
+
+const boilsDown = (way: BrewWay): boolean => untilStrained(way).some((s) => s.kind === 'reduce');
+
+export type BodyExposures = {
+  plants: BodyExposure[];
+  /** steam that follows the clock, g */
+  steamG: number;
+  /** water boiled off down to a mark, g, with one standard deviation: however hard it boils, so much goes */
+  boiledOff: { grams: number; sd: number };
+};
+
+/** The exposures of every plant of a brew, and its steam: enough to run it thousands of times with other factors. */
+export function bodyExposures(asked: BrewSetup): BodyExposures {
+  const setup = withBoilDowns(asked);
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const { history, stages } = timeline(setup, factors);
   const clocks = clocksOf(history);
-  const plants = plantsIn(setup).flatMap(({ ingredient, botanical, grams }): BodyExposure[] => {
-    const addition = additionOf({ ingredient, botanical, grams }, setup, stages, factors);
+  const water = waterOf(setup.way.waterMl * setup.scale);
+  const sugars = sugarsIn(setup, water, stages);
+  const everHot = hottestC(history, history.minutes) >= WALLS_GIVE_C;
+  const anyFresh = plantsIn(setup).some((p) => p.fresh);
+  const pot = anyFresh || boilsDown(setup.way) ? potOf(setup) : undefined;
+  const thick = anyFresh && apparentBrix(pot!.liquorAt(history.minutes)) >= THICK_BRIX;
+  const plants = plantsIn(setup).map((p): BodyExposure => {
+    const { botanical, grams, ingredient } = p;
+    const brixAt = (atMin: number): number => brixOfSugars(water, sugars, atMin);
+    const { addition, opened } = inThePot(p, setup, { stages, factors, brixAt });
     const potency = ingredient.potency ?? 1;
     if (addition === 'all-at-once')
-      return [{ botanical, grams, potency, kPerMin: 1, coldShare: 1, ownMin: ENDLESS_MIN, hotMin: ENDLESS_MIN }];
-    const { body } = EXTRACTION_CLASSES[addition.extractionClass];
+      return { botanical, grams, potency, kPerMin: 1, coldShare: 1, ownMin: ENDLESS_MIN, hotMin: ENDLESS_MIN };
+    const body = addition.opening ?? EXTRACTION_CLASSES[addition.extractionClass].body;
     const minutes = (ea: number): number => exposureMinutes(clocks, addition, ea, history.minutes);
-    return [
-      {
-        botanical,
-        grams,
-        potency,
-        kPerMin: body.k95PerMin * addition.rateScale,
-        coldShare: body.coldShare,
-        ownMin: minutes(body.eaKJPerMol),
-        hotMin: minutes(Math.max(HEAT_ONLY_EA, body.eaKJPerMol)),
-      },
-    ];
+    const done = opened.map((o) => o.how);
+    return {
+      botanical,
+      grams,
+      potency,
+      kPerMin: body.k95PerMin * addition.rateScale,
+      coldShare: body.coldShare,
+      ownMin: minutes(body.eaKJPerMol),
+      hotMin: minutes(Math.max(HEAT_ONLY_EA, body.eaKJPerMol)),
+      ...(p.raw ? { raw: true } : {}),
+      ...(p.fresh
+        ? {
+            fresh: {
+              matter: p.fresh,
+              stillClosed: stillClosed(p.fresh, done),
+              takenOut: { press: isPressed(setup.way) && !ingredient.leaves, opened: done.at(-1), everHot, thick },
+            },
+          }
+        : {}),
+    };
   });
-  return { plants, steamG: steamClock(history, stages, setup, factors)(history.minutes) };
+  const steamG = steamClock(history, stages, setup, factors);
+  const downs = untilStrained(setup.way).flatMap((s) => (s.kind === 'reduce' ? [s] : []));
+  let [boiledG, variance] = [0, 0];
+  for (const stage of downs) {
+    const { startMin, endMin } = stages.find((s) => s.stageId === stage.id)!;
+    boiledG += steamG(endMin) - steamG(startMin);
+    variance += (markSd(stage) * pot!.levelAt(startMin)) ** 2;
+  }
+  return { plants, steamG: steamG(history.minutes) - boiledG, boiledOff: { grams: boiledG, sd: Math.sqrt(variance) } };
 }
-
-type Plant = { ingredient: BrewIngredient; botanical: Botanical; grams: number };
-
-const plantsIn = ({ way, scale, plants }: BrewSetup): Plant[] =>
-  way.ingredients.map((ingredient) => ({
-    ingredient,
-    botanical: plantIn(plants, ingredient.plant),
-    grams: scaledGrams(ingredient, scale),
-  }));
 
 type Strained = { drained: { liquid: Liquid; left: Liquid }; ledger: WaterLedger };
 
 function strained({
   water,
-  liquor,
+  liquor: free,
   steamG,
-  held,
+  kept,
   press,
   hottest,
 }: {
   water: Liquid;
   liquor: Liquid;
   steamG: number;
-  held: { drainedMl: number; pressedMl: number };
+  kept: Kept;
   press: boolean;
   /** °C it has been by then */
   hottest: number;
 }): Strained {
+  const liquor = kept.squeezed === NO_LIQUID ? free : pourTogether(free, kept.squeezed);
   const totalMl = volumeMl(liquor);
-  const leftMl = held.drainedMl - held.pressedMl;
+  const leftMl = kept.drainedMl - kept.pressedMl;
   const poured = totalMl - leftMl;
   const clings = clingingMl(Math.max(0, poured));
   const outMl = poured - clings;
   if (!(outMl > 0)) return nothingFrom(water, steamG);
   const portion = withOilsThatDissolve(portionOf(liquor, outMl / totalMl), hottest);
   // Pressing also pushes out fines: a tenth more harshness. House estimate.
-  const liquid = press
+  const clear = press
     ? { ...portion, harshG: Object.fromEntries(Object.entries(portion.harshG).map(([k, g]) => [k, g * 1.1])) }
     : portion;
+  // Its share of the juice's own pulp went with the portion; what comes off the fruit goes through beside it.
+  const liquid = kept.pulpG > 0 ? { ...clear, pulpG: clear.pulpG + kept.pulpG } : clear;
+  const pulpMl = volumeMl(liquid) - volumeMl(clear);
   const mlPerG = 1000 / waterDensity(20);
   return {
-    drained: { liquid, left: portionOf(liquor, leftMl / totalMl) },
+    drained: { liquid, left: portionOf(liquor, Math.max(0, leftMl) / totalMl) },
     ledger: {
       waterMl: volumeMl(water),
       steamMl: steamG * mlPerG,
-      dissolvedMl: totalMl - volumeMl(water) + steamG * mlPerG,
-      heldMl: held.drainedMl,
-      pressedMl: held.pressedMl,
+      ownMl: kept.ownMl + pulpMl,
+      dissolvedMl: totalMl - volumeMl(water) + steamG * mlPerG - kept.ownMl,
+      heldMl: kept.drainedMl,
+      pressedMl: kept.pressedMl,
       clingingMl: clings,
       rinsedMl: 0,
       sweetenedMl: 0,
+      stirredMl: 0,
       reducedMl: 0,
-      outMl,
+      outMl: outMl + pulpMl,
     },
   };
 }
@@ -361,12 +545,14 @@ function nothingFrom(water: Liquid, steamG: number): Strained {
     ledger: {
       waterMl,
       steamMl,
+      ownMl: 0,
       dissolvedMl: 0,
       heldMl: waterMl - steamMl,
       pressedMl: 0,
       clingingMl: 0,
       rinsedMl: 0,
       sweetenedMl: 0,
+      stirredMl: 0,
       reducedMl: 0,
       outMl: 0,
     },
@@ -386,69 +572,16 @@ const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[])
     return h.kind === 'weight' && stage ? [{ atMin: stage.startMin + h.atMin, netG: h.netG }] : [];
   });
 
-const extentsOf = (clocks: Clocks, addition: Addition | 'all-at-once', atMin: number): Extents =>
-  addition === 'all-at-once' ? ALL_OUT : extentsAt(clocks, addition, atMin);
-
-function dissolvedFrom({ botanical: b, ingredient, grams }: Plant, extents: Extents, anyLot: number): Liquid {
-  const potency = anyLot * (ingredient.potency ?? 1);
-  const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
-  if (b.extractionClass === 'stirred_in') return stirredIn(b, grams, potency);
-  const spent = grams * potency;
-  return givenBy(b, {
-    body: spent * extents.body,
-    tongue: spent * harshCut * extents.tongue,
-    oil: spent * harshCut * extents.oil,
-    cooked: spent * extents.cooked,
-  });
-}
-
-/** At the very moment between two stages a history still has the temperature of the earlier one. */
-const JUST_AFTER_MIN = 1e-9;
-
-function additionOf(
-  { ingredient, botanical }: Plant,
-  setup: BrewSetup,
-  stages: readonly StageTime[],
-  factors: BrewFactors,
-): Addition | 'all-at-once' {
-  if (botanical.extractionClass === 'stirred_in') return 'all-at-once';
-  const moment = ({ stageId, atMin }: { stageId: string; atMin: number }): number => {
-    const stage = stages.find((s) => s.stageId === stageId);
-    if (!stage)
-      throw new InputError(
-        'runBrew',
-        `ingredients.${ingredient.id}`,
-        'a plant that goes in and out at a stage that is there',
-        stageId,
-      );
-    // Toasted dry, a plant gives from the moment the water comes.
-    return stage.kind === 'toast' ? stage.endMin + JUST_AFTER_MIN : stage.startMin + atMin;
-  };
-  const extractionClass: ExtractionClassName = botanical.extractionClass;
-  const entersMin = moment(ingredient.enters);
-  const brix = brixAt(setup, stages, entersMin);
-  return {
-    extractionClass,
-    entersMin,
-    ...(ingredient.leaves ? { leavesMin: moment(ingredient.leaves) } : {}),
-    rateScale:
-      factors.rate * AGITATION[mainAgitation(setup.way)] * (ingredient.cut ? CUT_EFFECT[ingredient.cut].rate : 1),
-    ...(brix > 0 ? { inSyrupBrix: brix } : {}),
-    noOil: !smells(botanical),
-    noCooking: !stews(botanical),
-  };
-}
-
 type SugarIn = { fromMin: number; grams: number; kind: string };
 
-/** Sweeteners dissolved before the strain: by the water that went in. What is sweetened first steeps in syrup. */
-function sugarsIn({ way }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
+/** Sweeteners dissolved before the strain: an amount, or by the water that went in. What is sweetened first steeps in syrup. */
+function sugarsIn({ way, scale }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
   return untilStrained(way).flatMap((stage) =>
     stage.kind === 'dissolve'
       ? [
           {
             fromMin: stages.find((s) => s.stageId === stage.id)!.endMin,
-            grams: sugarForG(water, stage.to, stage.sweetener),
+            grams: sugarForG(water, scaledSweetness(stage.to, scale), stage.sweetener),
             kind: stage.sweetener,
           },
         ]
@@ -456,12 +589,15 @@ function sugarsIn({ way }: BrewSetup, water: Liquid, stages: readonly StageTime[
   );
 }
 
-/** °Bx of what a plant goes into, sugar of the plants aside. A plant that was there first keeps water's pace. */
-function brixAt(setup: BrewSetup, stages: readonly StageTime[], atMin: number): number {
+/** The water of a brew, and what is dissolved in it before the strain. */
+export function sweetenedBefore(asked: BrewSetup): { water: Liquid; sugars: readonly SugarIn[] } {
+  const setup = withBoilDowns(asked);
   const water = waterOf(setup.way.waterMl * setup.scale);
-  const sugarG = sugarsIn(setup, water, stages).reduce(
-    (sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0),
-    0,
-  );
+  return { water, sugars: sugarsIn(setup, water, timeline(setup, setup.factors ?? REFERENCE_FACTORS).stages) };
+}
+
+/** °Bx of what a plant goes into, sugar of the plants aside. A plant that was there first keeps water's pace. */
+function brixOfSugars(water: Liquid, sugars: readonly SugarIn[], atMin: number): number {
+  const sugarG = sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0), 0);
   return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water));
 }

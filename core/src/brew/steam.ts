@@ -32,7 +32,7 @@ export const boilingOffGPerMin = (
 };
 
 /** Stages that stand on the ring, at the boil or below it. Others are off it: what is poured, strained and bottled does not boil. */
-const HEATED: ReadonlySet<Stage['kind']> = new Set(['heat', 'hold']);
+const HEATED: ReadonlySet<Stage['kind']> = new Set(['heat', 'hold', 'reduce']);
 
 /**
  * Steam of a stage from its beginning to a moment of it, g, by the one law of heat/steam.ts.

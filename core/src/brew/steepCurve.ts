@@ -1,7 +1,7 @@
 import { tempAt } from '../heat/temperatureHistory';
 import { harshness } from '../liquid/harshness';
 import { mapKinds, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import type { BrewRun } from './brewRun';
 
 export type SteepPoint = { steepMin: number; tempC: number; strengthX: number; harsh: number };
@@ -49,7 +49,7 @@ export function steepCurve(
   for (let i = 0; i < count; i++) {
     const steepMin = (lengthMin * i) / (count - 1);
     const tempC = tempAt(run.history, startMin + steepMin);
-    points.push({ steepMin, tempC, ...inGlass(run.at(startMin + steepMin + thenMin).liquor, target) });
+    points.push({ steepMin, tempC, ...inGlass(run.pulledAt(startMin + steepMin + thenMin), target) });
   }
   return { points, window: windowOf(points, target) };
 }
@@ -61,7 +61,7 @@ export function inGlass(
 ): { strengthX: number; harsh: number } {
   const { standard, houseHarshLimit } = target.part;
   const glass = glassWith(liquor, target);
-  return { strengthX: weightedStrength(glass) / standard, harsh: harshness(glass, houseHarshLimit) };
+  return { strengthX: timesStandard(glass, standard), harsh: harshness(glass, houseHarshLimit) };
 }
 
 /** The glass with the brew's part in the proportions of another liquor: its water stays, and what the liquor does not say. */

@@ -11,9 +11,9 @@ import {
 } from '../heat/heating';
 import { endC, startC, temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
 import { closedLossWPerK, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
-import { massG, waterOf } from '../liquid/liquid';
-import type { Plants } from '../reference/plants';
+import { knownPlant, type Plants } from '../reference/plants';
 import type { BrewFactors } from './brewFactors';
+import { liquidIn } from './contents';
 
 export type BrewSetup = {
   way: BrewWay;
@@ -26,6 +26,8 @@ export type BrewSetup = {
   factors?: BrewFactors;
   /** how long stages really took, min, where that is known */
   actualMinutes?: Readonly<Record<string, number>>;
+  /** how long what is boiled down before the strain takes, min; the run works it out */
+  boiledMin?: Readonly<Record<string, number>>;
   /** what was seen of it and done to it while a stage before the strain ran, in order */
   happened?: readonly Happening[];
   /** what one pot gave at the strain, where it was measured before anything else was done to it */
@@ -56,30 +58,75 @@ export type StageTime = {
 
 /** Minutes for a spell of work of the hands, and to stir sugar clear. House estimates. */
 export const HANDS_MIN = 5;
-export const DISSOLVE_MIN = 3;
+/** A glass of it is stirred clear in less than a pot. */
+export const dissolveMin = (ml: number): number => 1 + Math.min(2, ml / 500);
 
 /** What a jar in full sun settles at. House estimate; 40 to 55 °C. */
 const SUN_C = 45;
 
 /** Temperatures of the brew from the water to straining, and when each stage up to then begins and ends. */
-export function timeline(setup: BrewSetup, factors: BrewFactors): { history: TemperatureHistory; stages: StageTime[] } {
+export function timeline(asked: BrewSetup, factors: BrewFactors): { history: TemperatureHistory; stages: StageTime[] } {
   const stages: StageTime[] = [];
   const all: Segment[] = [];
-  let [tempC, atMin] = [startingC(setup), 0];
-  for (const stage of untilStrained(setup.way)) {
+  let [tempC, atMin] = [startingC(asked), 0];
+  let setup = asked;
+  const latest = lateComers(asked);
+  for (const [i, stage] of untilStrained(asked.way).entries()) {
+    if (latest.size > 0) {
+      const before = setup;
+      setup = withWhatIsIn(asked, i);
+      if (i > 0) tempC = stirredC(before, setup, tempC);
+    }
     const own = asItHappened(stage, tempC, setup, factors);
     const time = timeOf(stage, own, tempC, atMin);
     const lids = lidsOf(stage, setup).map(({ atMin: at, lid }) => ({ fromMin: time.startMin + at, lid }));
     stages.push(lids.length > 0 ? { ...time, lids } : time);
     all.push(...own);
     // What is toasted is dry: the water that comes after it is as cold as before.
-    if (stage.kind !== 'toast') tempC = time.toC;
+    if (stage.kind !== 'toast') tempC = stage.kind === 'heat' ? pouredC(time.toC, setup) : time.toC;
     atMin = time.endMin;
   }
   // A brew without any time in it is still a moment long.
   if (all.length === 0) all.push({ kind: 'hold', minutes: 1, tempC });
   return { history: temperatureHistory(all), stages };
 }
+
+/** Wet things that go in after the first stage: they cool the pot by what they are. */
+function lateComers({ way, plants }: BrewSetup): ReadonlySet<string> {
+  const first = way.stages[0]?.id;
+  return new Set(
+    way.ingredients
+      .filter((i) => i.enters.stageId !== first && knownPlant(plants, i.plant)?.matter !== undefined)
+      .map((i) => i.id),
+  );
+}
+
+/** The brew with what is in it by a stage. */
+function withWhatIsIn(setup: BrewSetup, at: number): BrewSetup {
+  const by = new Set(setup.way.stages.slice(0, at + 1).map((s) => s.id));
+  return {
+    ...setup,
+    way: { ...setup.way, ingredients: setup.way.ingredients.filter((i) => by.has(i.enters.stageId)) },
+  };
+}
+
+/** The pot once something from the room has been put into it. */
+function stirredC(before: BrewSetup, now: BrewSetup, potC: number): number {
+  const was = liquidIn(before.way, before.scale, before.plants).heatG;
+  const is = liquidIn(now.way, now.scale, now.plants).heatG;
+  return is > was ? (potC * was + now.kitchen.roomC * (is - was)) / is : potC;
+}
+
+/** A jar is not heated: it is filled from a kettle, and takes its part of the heat. */
+function pouredC(kettleC: number, { way, scale, plants, vessel, kitchen }: BrewSetup): number {
+  if (vessel.kind === 'pot' || kettleC <= kitchen.roomC) return kettleC;
+  const water = liquidIn(way, scale, plants).heatG * WATER_CP;
+  const jar = vesselHeatJPerK(vessel);
+  return (kettleC * water + kitchen.roomC * jar) / (water + jar);
+}
+
+/** J/(g K) */
+const WATER_CP = 4.186;
 
 /** A stage's time from the segments it takes. */
 export function timeOf(stage: Stage, own: readonly Segment[], tempC: number, atMin: number): StageTime {
@@ -159,7 +206,7 @@ export function plannedMinutes(stage: Stage): number | undefined {
     case 'hands':
       return HANDS_MIN;
     case 'dissolve':
-      return DISSOLVE_MIN;
+      return dissolveMin(1000);
     case 'heat':
     case 'cool':
     case 'strain':
@@ -217,20 +264,41 @@ function stageSegments(
     case 'hands':
       return [{ kind: 'hold', minutes: actual ?? HANDS_MIN, tempC: fromC }];
     case 'dissolve':
-      return [{ kind: 'hold', minutes: actual ?? DISSOLVE_MIN, tempC: fromC }];
+      return [{ kind: 'hold', minutes: actual ?? dissolveMin(setup.way.waterMl * setup.scale), tempC: fromC }];
     case 'ferment':
       return [{ kind: 'hold', minutes: actual ?? stage.days * 1440, tempC: setup.kitchen.roomC }];
     case 'strain':
       return [];
-    case 'rinse':
     case 'reduce':
+      return reduceStage(stage, fromC, setup, factors, actual);
+    case 'rinse':
+    case 'onto-ice':
       throw new InputError(
         'runBrew',
         `stages.${stage.id}`,
-        'after the strain: only strained liquor is rinsed or reduced',
+        stage.kind === 'rinse'
+          ? 'after the strain: only drained plants are rinsed'
+          : 'after the strain: plants are not poured over ice',
         stage.kind,
       );
   }
+}
+
+/** Up to the boil, and then for as long as it is boiled down. */
+function reduceStage(
+  stage: Extract<Stage, { kind: 'reduce' }>,
+  fromC: number,
+  setup: BrewSetup,
+  factors: BrewFactors,
+  actual: number | undefined,
+): Segment[] {
+  const boilC = kitchenBoilingPoint(setup.kitchen);
+  const heat = fromC < boilC - 1e-3 ? heatStage('boil', fromC, setup, factors, undefined) : [];
+  const heatMin = heat.reduce((sum, s) => sum + s.minutes, 0);
+  // Told how long all of it took, the heat at its beginning is part of that.
+  if (actual !== undefined && actual <= heatMin) return [{ kind: 'ramp', minutes: actual, fromC, toC: boilC }];
+  const minutes = actual === undefined ? (setup.boiledMin?.[stage.id] ?? 0) : actual - heatMin;
+  return minutes > 0 ? [...heat, { kind: 'hold', minutes, tempC: Math.max(fromC, boilC) }] : heat;
 }
 
 function steepStage(
@@ -321,13 +389,13 @@ const AMBIENT: Record<Place, (kitchen: Kitchen) => number> = {
   'ice-bath': () => 0,
 };
 
-function loadOf({ way, scale, vessel, kitchen }: BrewSetup, factors: BrewFactors, place: Place): Load {
-  const waterMl = Math.max(1, way.waterMl * scale);
+function loadOf({ way, scale, vessel, kitchen, plants }: BrewSetup, factors: BrewFactors, place: Place): Load {
+  const { heatG, ml } = liquidIn(way, scale, plants);
   return {
-    massKg: massG(waterOf(waterMl)) / 1000,
+    massKg: heatG / 1000,
     cpKJPerKgK: 4.186,
     vesselJPerK: vesselHeatJPerK(vessel),
-    lossWPerK: closedLossWPerK(vessel, waterMl, place) * factors.heatLoss,
+    lossWPerK: closedLossWPerK(vessel, ml, place) * factors.heatLoss,
     ambientC: AMBIENT[place](kitchen),
   };
 }

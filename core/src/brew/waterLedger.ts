@@ -1,9 +1,9 @@
-import { requireNotNegative } from '../quantity/range';
-
 /** Where the water of a brew goes, ml of liquor at 20 °C unless said. In = steam + held + clinging + reduced + out. */
 export type WaterLedger = {
   waterMl: number;
   steamMl: number;
+  /** liquor that fresh plants and juices brought along, and what of their pulp went through */
+  ownMl: number;
   /** room taken by what dissolved */
   dissolvedMl: number;
   /** drunk by the plants when drained */
@@ -12,26 +12,16 @@ export type WaterLedger = {
   pressedMl: number;
   /** left on pot, cloth and spoon */
   clingingMl: number;
-  /** after the strain: rinsed through the plants, room taken by what sweetens, boiled off */
+  /** after the strain: rinsed through the plants, room taken by what sweetens, stirred in, boiled off */
   rinsedMl: number;
   sweetenedMl: number;
+  stirredMl: number;
   reducedMl: number;
   outMl: number;
 };
 
 /** Liquor left behind at a pour: films and foam. House estimate. */
 export const clingingMl = (volumeMl: number): number => 5 + 0.005 * volumeMl;
-
-/** Liquor held by plants: grams as weighed times what a gram holds, less what a press wins back. */
-export function heldLiquor(
-  plants: readonly { grams: number; absorbGPerG: number; pressRecovery: number }[],
-  { press, heldScale = 1 }: { press: boolean; heldScale?: number },
-): { drainedMl: number; pressedMl: number } {
-  requireNotNegative('heldLiquor', 'heldScale', heldScale, '');
-  const drainedMl = heldScale * plants.reduce((sum, p) => sum + p.grams * p.absorbGPerG, 0);
-  const recovered = heldScale * plants.reduce((sum, p) => sum + p.grams * p.absorbGPerG * p.pressRecovery, 0);
-  return { drainedMl, pressedMl: press ? recovered : 0 };
-}
 
 /**
  * Sugar and extract won by rinsing drained plants once, in one equilibrium stage; practice gets `efficiency` of it.

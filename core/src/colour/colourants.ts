@@ -171,6 +171,16 @@ export const COLOURANTS = {
   strawberry_puree: { peaks: [[1.5, 505, 36]], tail: [0.75, 40], flat: 0.02, haze: 0.3, redAtPh: 3 },
   // 130 g/L
   raspberry_puree: { peaks: [[2, 517, 36]], tail: [0.95, 50], flat: 0.02, haze: 0.2, redAtPh: 3 },
+  // 130 g/L
+  blackberry_puree: { peaks: [[3.3, 522, 40]], tail: [0.59, 130], flat: 0.21, haze: 0.2, redAtPh: 3 },
+  // 230 g/L, sieved
+  plum: { peaks: [[0.74, 520, 40]], tail: [0.89, 67], flat: 0.02, haze: 0.12, redAtPh: 3 },
+  // 65 g/L
+  carob: { tail: [1.5, 109], haze: 0.03 },
+  // 20 g/L
+  cocoa: { tail: [7.6, 104], haze: 0.7 },
+  // 100 ml/L whole
+  milk: { tail: [0.01, 60], flat: 0.002, haze: 1.3 },
   // 600 g/L, sieved
   watermelon: { peaks: [[1, 500, 36]], tail: [0.29, 40], flat: 0.02, haze: 0.25 },
   // 80 g/L

@@ -1,3 +1,4 @@
+import { reduceWords } from './stageEnds';
 import { NO_OWN_PLANTS, plantIn, plantsOf, plantsTogether, type Plants } from '../reference/plants';
 import type { Brew, BrewIngredient, BrewWay, Drink, MixLine, Stage } from './drink';
 
@@ -102,6 +103,7 @@ const STAGE_NAMES: Readonly<Record<Exclude<Stage['kind'], 'hands'>, string>> = {
   dissolve: 'sweetening',
   reduce: 'boiling down',
   ferment: 'ferment',
+  'onto-ice': 'pouring over ice',
 };
 
 const stageName = (s: Stage): string => (s.kind === 'hands' ? s.work : STAGE_NAMES[s.kind]);
@@ -144,12 +146,15 @@ function how(s: Stage): string {
       return `with ${s.waterMl} ml`;
     case 'dissolve': {
       const name = s.sweetener.replaceAll('_', ' ');
+      if ('grams' in s.to) return `${s.to.grams} g of ${name}`;
       return 'brix' in s.to ? `${name} to ${s.to.brix} °Bx` : `${s.to.gPerMl} g of ${name} to each ml`;
     }
     case 'reduce':
-      return 'brix' in s.to ? `to ${s.to.brix} °Bx` : `to ${Math.round(s.to.share * 100)} %`;
+      return reduceWords(s.to);
     case 'ferment':
       return `${s.days} days`;
+    case 'onto-ice':
+      return `${s.iceG} g of ${s.ice === 'wet' ? 'wet ice' : 'ice from the freezer'}`;
   }
 }
 

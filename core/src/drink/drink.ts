@@ -41,13 +41,19 @@ export type Stage = { id: string; lid: Lid; agitation: Agitation } &
     | { kind: 'strain'; through: 'fine-cloth' | 'paper' | 'sieve'; press: boolean }
     /** poured over the drained plants, and added to what came out */
     | { kind: 'rinse'; waterMl: number }
-    /** by what is there: grams to each ml, or up to a Brix */
-    | { kind: 'dissolve'; sweetener: string; to: { gPerMl: number } | { brix: number } }
-    /** boiled down, open, to a share of its volume or to a Brix */
-    | { kind: 'reduce'; to: { share: number } | { brix: number } }
+    /** by what is there: grams to each ml, up to a Brix; or an amount */
+    | { kind: 'dissolve'; sweetener: string; to: { gPerMl: number } | { brix: number } | { grams: number } }
+    /** boiled down: before the strain with the plants in and by its level, after it by what is there */
+    | { kind: 'reduce'; to: ReduceTo }
     | { kind: 'ferment'; days: number }
+    /** poured or shaken as it is over so much ice, straight from the freezer or wet */
+    | { kind: 'onto-ice'; iceG: number; ice: 'freezer' | 'wet' }
   );
 export type StageKind = Stage['kind'];
+
+/** Where a boil-down ends: a share of what there was, a mark, a weight without the pan, a Brix, or a boiling point at sea level. */
+export type ReduceTo =
+  { share: number } | { volumeMl: number } | { massG: number } | { brix: number } | { boilsAtC: number };
 
 /**
  * Most amounts grow in proportion. A fixed one does not grow at all (a vanilla pod in any pot), and strong spice is often
@@ -279,5 +285,16 @@ export const untilStrained = (way: BrewWay): readonly Stage[] => {
 /** What is done to the strained liquor. */
 export const afterStraining = (way: BrewWay): readonly Stage[] => way.stages.slice(untilStrained(way).length);
 
-/** A brew that ends as a syrup: something is dissolved in it. */
-export const isSyrup = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'dissolve');
+/** A brew that ends as a syrup: it is sweetened by what is there. */
+export const isSyrup = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'dissolve' && !('grams' in s.to));
+
+/** A brew with an amount of sugar in it, which a wish for another sweetness changes. */
+export const isSweetened = (way: BrewWay): boolean => way.stages.some((s) => s.kind === 'dissolve' && 'grams' in s.to);
+
+/** A way with so many times as much of the amounts that sweeten it. */
+export const sweeter = (way: BrewWay, times: number): BrewWay => ({
+  ...way,
+  stages: way.stages.map((s) =>
+    s.kind === 'dissolve' && 'grams' in s.to ? { ...s, to: { grams: s.to.grams * times } } : s,
+  ),
+});

@@ -1,3 +1,4 @@
+import { liquorRatioOf } from '../brew/contents';
 import type { BrewIngredient, BrewWay, Stage, StageKind } from './drink';
 
 // Changes to a way's stages and ingredients that keep it whole: nobody enters at a stage that is gone.
@@ -20,6 +21,7 @@ const DEFAULTS: { [K in StageKind]: Omit<Extract<Stage, { kind: K }>, 'id'> } = 
   },
   reduce: { kind: 'reduce', to: { share: 0.5 }, lid: 'open', agitation: 'boiling' },
   ferment: { kind: 'ferment', days: 3, lid: 'loose', agitation: 'still' },
+  'onto-ice': { kind: 'onto-ice', iceG: 300, ice: 'freezer', lid: 'open', agitation: 'still' },
 };
 
 /** An id that is not taken yet: "steep", then "steep-2". */
@@ -116,8 +118,7 @@ export const removeIngredient = (way: BrewWay, id: string): BrewWay => ({
  * was set stays where it holds the recipe.
  */
 export function fitRatio(way: BrewWay): BrewWay {
-  const grams = way.ingredients.reduce((sum, i) => sum + i.grams, 0);
-  const ratio = (1000 * grams) / Math.max(1, way.waterMl);
+  const ratio = liquorRatioOf(way);
   const { min, max } = way.liquorRatio;
   if (ratio >= min * 1.2 && ratio <= max / 1.2) return way;
   return {

@@ -23,6 +23,8 @@ export function extent(rate: { k95PerMin: number; coldShare: number }, ownMin: n
 /** One plant in the liquor, from the moment it enters until it leaves. */
 export type Addition = {
   extractionClass: ExtractionClassName;
+  /** how fast its own cells open, where it is fresh: its body comes with the liquor in them */
+  opening?: FamilyRate;
   entersMin: number;
   leavesMin?: number;
   /** factor on the rate: how it is moved, how finely it is cut, what this lot is like */
@@ -90,7 +92,7 @@ export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Ex
       rate.coldShare < 1 ? between(Math.max(HEAT_ONLY_EA, rate.eaKJPerMol)) : 0,
     );
   return {
-    body: family(cls.body),
+    body: family(addition.opening ?? cls.body),
     tongue: family(cls.tongue),
     oil: addition.noOil ? 0 : family(cls.oil),
     cooked: addition.noCooking ? 0 : family(COOKING, 1),

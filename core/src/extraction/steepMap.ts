@@ -9,6 +9,7 @@ import {
   type Agitation,
   type ExtractionClass,
   type ExtractionClassName,
+  type FamilyRate,
 } from './extractionClass';
 
 /** What a family of a plant counts of one harshness, when all of it is out: of which, how much, and the most that water takes up. */
@@ -20,6 +21,10 @@ export type MapHarshness = { sense: number; base: number };
 /** One plant on the map, with what its body counts in the cup when all of it is out, and each harshness of it. */
 export type MapPlant = {
   extractionClass: ExtractionClassName;
+  /** how fast it opens, where it is fresh */
+  opening?: FamilyRate;
+  /** what the hands do to it by the strain: the share that a mash leaves closed, and the least that is open once it is pressed */
+  worked?: { stillClosed: number; leastOpen: number };
   bodyFull: number;
   harsh: readonly MapLoad[];
   entersMin?: number;
@@ -77,7 +82,10 @@ export function steepMap({
     body: new Float64Array(rows * columns),
     harsh: new Float64Array(rows * columns),
   };
-  const bodies = plants.flatMap((p) => termsOf(p, 'body', p.bodyFull, AGITATION[agitation]));
+  const bodies = plants.filter((p) => !p.worked).flatMap((p) => termsOf(p, 'body', p.bodyFull, AGITATION[agitation]));
+  const worked = plants.flatMap((p) =>
+    p.worked ? [{ ...p.worked, full: p.bodyFull, terms: termsOf(p, 'body', 1, AGITATION[agitation]) }] : [],
+  );
   // What a family gives is followed once, however many senses it is tasted by.
   const families = plants.flatMap((p) =>
     [...new Set(p.harsh.map((l) => l.family))].map((family) => ({
@@ -87,7 +95,7 @@ export function steepMap({
   );
   const felt = harshnesses.map(() => new Float64Array(columns));
   const one = new Float64Array(columns);
-  const terms = [...bodies, ...families.flatMap((f) => f.terms)];
+  const terms = [...bodies, ...worked.flatMap((w) => w.terms), ...families.flatMap((f) => f.terms)];
   const energies = [...new Set(terms.map((t) => t.ea))];
   const clocks = energies.map(() => new Float64Array(columns));
   const [lowC, highC] = [Math.min(ambientC, startC.low), Math.max(ambientC, startC.high)];
@@ -100,7 +108,13 @@ export function steepMap({
     const add = (values: Float64Array, term: Term): void =>
       addTerm(values, term, clocks[energies.indexOf(term.ea)]!, step);
     const row = (values: Float64Array): Float64Array => values.subarray(r * columns, (r + 1) * columns);
-    for (const term of bodies) add(row(map.body), term);
+    const body = row(map.body);
+    for (const term of bodies) add(body, term);
+    for (const { stillClosed, leastOpen, full, terms: its } of worked) {
+      one.fill(0);
+      for (const term of its) add(one, term);
+      for (let c = 0; c < columns; c++) body[c]! += full * Math.max(leastOpen, 1 - (1 - one[c]!) * stillClosed);
+    }
     harshnesses.forEach((h, i) => felt[i]!.fill(h.base));
     for (const { terms: its, loads } of families) {
       one.fill(0);
@@ -192,7 +206,11 @@ type Term = {
 function termsOf(plant: MapPlant, family: Family, full: number, agitation: number): Term[] {
   const { extractionClass, entersMin = 0, leavesMin = Infinity, rateScale = 1 } = plant;
   const { k95PerMin, eaKJPerMol, coldShare } =
-    family === 'cooked' ? COOKING : (EXTRACTION_CLASSES[extractionClass] as ExtractionClass)[family];
+    family === 'cooked'
+      ? COOKING
+      : family === 'body' && plant.opening
+        ? plant.opening
+        : (EXTRACTION_CLASSES[extractionClass] as ExtractionClass)[family];
   // What cooks cooks alike however it is moved or cut.
   const k = k95PerMin * (family === 'cooked' ? 1 : agitation * rateScale);
   const part = (ea: number, share: number): Term[] =>

@@ -14,6 +14,8 @@ export type IcePour = {
   drinkCp?: number;
   /** apparent sugar, for the freezing point: -0.06 K a °Bx is enough below 15 °Bx */
   brix?: number;
+  /** alcohol by volume, %, for the freezing point */
+  abv?: number;
   /** share of the ice that is already water on its surface */
   wetShare?: number;
 };
@@ -38,6 +40,7 @@ export function iceInDrink(pour: IcePour): IceResult {
     glassCp = 0.84,
     drinkCp = WATER_CP,
     brix = 0,
+    abv = 0,
     wetShare = 0,
   } = pour;
   requirePositive('iceInDrink', 'drinkG', drinkG, 'g');
@@ -49,7 +52,12 @@ export function iceInDrink(pour: IcePour): IceResult {
   const glassHeat = glassG * glassCp;
   const heat = drinkG * drinkCp * drinkC + glassHeat * glassC + solid * (ICE_CP * iceC - FUSION_HEAT);
   const allMelted = heat / (drinkG * drinkCp + iceG * WATER_CP + glassHeat);
-  const freezesAt = (melted: number): number => (-0.06 * brix * drinkG) / (drinkG + melted);
+  // Alcohol: a fit to tables of freezing points up to 25 % vol.
+  const freezesAt = (melted: number): number => {
+    const thinned = drinkG / (drinkG + melted);
+    const a = abv * thinned;
+    return -0.06 * brix * thinned - 0.33 * a - 0.004 * a ** 2;
+  };
   if (allMelted > freezesAt(iceG)) return { finalC: allMelted, meltedG: iceG, iceLeftG: 0 };
   const excess = (melt: number): number => {
     const tf = freezesAt(water + melt);

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { JUICES, type JuiceName } from '../acid/acidSources';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { acidGPerL, apparentBrix, volumeMl } from '../liquid/liquid';
+import { weightedStrength } from '../liquid/strength';
 import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
 import { fillJug, type BenchPart, type BenchWish } from './fillJug';
-import { sweetenerGPerMl, toldLiquid, type Told } from './pourable';
+import { POURED_THINGS, sweetenerGPerMl, toldLiquid, type Told } from './pourable';
 
 const told = (id: string, from: Told, ml: number, more: Partial<BenchPart> = {}): BenchPart => ({
   id,
@@ -110,10 +111,17 @@ describe('a jug that is to be full to the brim', () => {
 });
 
 describe('juices and sweeteners as they are poured', () => {
-  it.each(Object.keys(JUICES) as JuiceName[])('%s has the Brix and the acid of its table', (juice) => {
+  it.each(Object.keys(JUICES) as JuiceName[])('%s has the Brix and the acid that are published of it', (juice) => {
     const l = toldLiquid({ kind: 'juice', juice }, 250, DEFAULT_KITCHEN);
-    expect(apparentBrix(l)).toBeCloseTo(JUICES[juice].brix, 1);
-    expect(Math.abs(acidGPerL(l) / JUICES[juice].citricGPerL.value - 1)).toBeLessThan(0.01);
+    expect(volumeMl(l)).toBeCloseTo(250, 6);
+    expect(Math.abs(apparentBrix(l) / JUICES[juice].brix - 1)).toBeLessThan(0.22);
+    const { value, sigmaLn } = JUICES[juice].citricGPerL;
+    expect(Math.abs(Math.log(acidGPerL(l) / value))).toBeLessThan(1.5 * sigmaLn);
+  });
+  it.each(POURED_THINGS)('%s can be poured by its name in the table, and counts nothing towards strength', (juice) => {
+    const l = toldLiquid({ kind: 'juice', juice }, 100, DEFAULT_KITCHEN);
+    expect(volumeMl(l)).toBeCloseTo(100, 6);
+    expect(weightedStrength(l)).toBe(0);
   });
   it.each(Object.keys(SWEETENERS) as SweetenerName[])('%s weighs more than water, by the millilitre', (name) => {
     expect(sweetenerGPerMl(name)).toBeGreaterThan(1.1);

@@ -3,7 +3,7 @@ import { whatBinds } from '../blend/whatBinds';
 import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { colourDepthPerCm, phOfLiquid } from '../liquid/colour';
 import { harshness } from '../liquid/harshness';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import { sweetGPerL } from '../liquid/sweetness';
 import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
 import { isPlain, qualitiesOf, SHADES, shadeOf, type Shade } from './qualities';
@@ -219,7 +219,7 @@ function filledWith(
 /** Strength, sweetness, acid, harshness as felt and depth of colour of a liquid. */
 export const benchFigures = (l: Liquid, standard: number): BenchFigures => ({
   volumeMl: volumeMl(l),
-  strengthX: weightedStrength(l) / standard,
+  strengthX: timesStandard(l, standard),
   sweetGPerL: sweetGPerL(l),
   acidGPerL: acidGPerL(l),
   harsh: harshness(l),

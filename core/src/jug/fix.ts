@@ -3,6 +3,8 @@ import type { BlendGoal, BlendLiquid } from '../blend/solveBlend';
 import { portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { harshLoad, harshTangent } from '../liquid/harshness';
 import { strengthShares } from '../liquid/strength';
+import { juiceOf } from '../liquid/stirredIn';
+import { botanicalBySlug } from '../reference/botanicals';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { benchFigures, stepMl, type BenchFigures, type BenchPart, type MeasuredWith } from './fillJug';
 import { isSweet, qualitiesOf } from './qualities';
@@ -337,7 +339,7 @@ function couldHave({ jug }: FixSetup, goals: readonly TasteGoal[]): BenchPart[] 
 const WATER: Liquid = waterOf(1000);
 /** A litre of each, by the tables of syrups and juices. */
 const SYRUP_50: Liquid = { ...WATER, waterG: 615, sugarG: { white_sugar: 615 } };
-const LEMON: Liquid = { ...WATER, waterG: 947, sugarG: { 'own:lemon': 32 }, acidG: 50 };
+const LEMON: Liquid = juiceOf(botanicalBySlug('lemon_juice'), 1000);
 
 function reason({ roomMl, onHand }: FixSetup, goals: readonly TasteGoal[], helps: boolean): string {
   const off = goals.filter((g) => offBy(g, g.now) > 1);

@@ -365,7 +365,7 @@ describe('one flavour by itself', () => {
   const mixed = pourTogether(liquor('rooibos_cut', 0.7), portionOfVolume(liquor('clove_whole', 1), 400));
   it('can be named if it is there', () => {
     expect([...flavoursOf(mixed)].sort()).toEqual(['clove_whole', 'rooibos_cut']);
-    expect(flavoursOf(pourTogether(waterOf(500), lemon(100)))).toEqual(['lemon']);
+    expect(flavoursOf(pourTogether(waterOf(500), lemon(100)))).toEqual(['lemon_juice']);
   });
   const setup = (wants: 'more' | 'less', onHand: BenchPart[]): FixSetup => ({
     jug: mixed,
@@ -391,7 +391,14 @@ describe('one flavour by itself', () => {
 
 describe('a liquid that an earlier release stored', () => {
   it('has the oils it was stored without, as far out as what was bitter in it', () => {
-    const { oilG: _oil, cookedG: _cooked, ...older } = liquor('clove_whole', 1);
+    const {
+      oilG: _oil,
+      cookedG: _cooked,
+      pulpG: _pulp,
+      saltG: _salt,
+      milkMl: _milk,
+      ...older
+    } = liquor('clove_whole', 1);
     const read = asStored(older as Liquid);
     expect(read.oilG['clove_whole']).toBeCloseTo(
       older.harshG['clove_whole']! / botanicalBySlug('clove_whole').harshMax,

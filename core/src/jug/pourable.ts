@@ -4,7 +4,6 @@ import type { Kitchen } from '../drink/drink';
 import {
   addSweetener,
   NO_LIQUID,
-  ownSugarOf,
   portionOf,
   spiritOf,
   syrupOf,
@@ -14,12 +13,11 @@ import {
 } from '../liquid/liquid';
 import { InputError } from '../quantity/errors';
 import { requireInRange, requireNotNegative } from '../quantity/range';
-import { givenBy } from '../liquid/stirredIn';
-import { botanicalBySlug, netBodyMax } from '../reference/botanicals';
+import { givenBy, juiceOf } from '../liquid/stirredIn';
+import { botanicalBySlug, botanicals, netBodyMax } from '../reference/botanicals';
 import type { Facts, IngredientFact } from '../safety/facts';
 import type { SweetenerName } from '../sugar/sweeteners';
 import { massesForSyrup } from '../sugar/syrup';
-import { waterDensity } from '../physics/water';
 
 // Anything a jug can be filled from, as far as a cook knows it: off the shelf, out of a running pot, or told ad hoc.
 
@@ -37,7 +35,8 @@ export type Pourable =
   | { kind: 'syrup'; brix: number; sweetener: string }
   /** as it comes: honey, maple syrup, sugar by its weight */
   | { kind: 'sweetener'; sweetener: SweetenerName }
-  | { kind: 'juice'; juice: JuiceName }
+  /** whatever is in at once, by its name in the table */
+  | { kind: 'juice'; juice: string }
   | { kind: 'water'; water: 'still' | 'sparkling' }
   | { kind: 'spirit'; name: string; abv: number };
 
@@ -73,7 +72,7 @@ export function toldLiquid(from: Told, ml: number, kitchen: Kitchen): Liquid {
     case 'sweetener':
       return toVolume(sweetenerLiquid(from.sweetener), ml);
     case 'juice':
-      return toVolume(juiceLiquid(from.juice), ml);
+      return juiceOf(botanicalBySlug(pouredPlantOf(from.juice)), ml);
     case 'water':
       return waterOf(ml);
     case 'spirit':
@@ -101,24 +100,42 @@ function sweetenerLiquid(name: SweetenerName): Liquid {
   return addSweetener(NO_LIQUID, 100, name);
 }
 
-/** A litre of juice by the table: what is not acid is its own sugar. Its colour is not modelled. */
-function juiceLiquid(name: JuiceName): Liquid {
-  const juice: Juice = JUICES[name];
-  const massG = waterDensity(20) + 4 * juice.brix;
-  const solidsG = (massG * juice.brix) / 100;
-  const acidG = Math.min(solidsG, juice.citricGPerL.value);
-  return { ...NO_LIQUID, waterG: massG - solidsG, sugarG: { [ownSugarOf(name)]: solidsG - acidG }, acidG };
-}
-
-/** The rules' name of a juice. */
-const JUICE_SLUGS: Partial<Record<JuiceName, string>> = {
-  key_lime: 'lime_juice',
-  apple: 'apple_juice_raw',
+/** Names that earlier releases gave juices; every juice is a thing of the table. */
+const JUICE_SLUGS: Readonly<Record<JuiceName, string>> = {
+  lemon: 'lemon_juice',
+  lime: 'lime_juice',
+  key_lime: 'key_lime_juice',
+  orange: 'orange_juice',
+  mandarin: 'mandarin_juice',
+  grapefruit: 'grapefruit_juice',
+  pineapple: 'pineapple_juice',
+  apple: 'apple_juice',
+  cranberry: 'cranberry_juice',
+  passion_fruit: 'passion_fruit_juice',
+  pomegranate: 'pomegranate_juice',
+  sour_cherry: 'sour_cherry_juice',
+  grape: 'grape_juice_red',
+  raspberry: 'raspberry_juice',
+  strawberry: 'strawberry_juice',
   mango: 'mango_puree',
   guava: 'guava_puree',
   peach: 'peach_puree',
+  watermelon: 'watermelon_juice',
 };
-const slugOf = (juice: JuiceName): string => JUICE_SLUGS[juice] ?? `${juice}_juice`;
+/** The thing of the table that is poured. */
+export const pouredPlantOf = (juice: string): string =>
+  (JUICE_SLUGS as Readonly<Record<string, string>>)[juice] ?? juice;
+
+/** Juice of one fruit, ml, with its range; undefined for what is not juiced by the piece. */
+export function juicePerFruit(plant: string): { value: number; low: number; high: number } | undefined {
+  const name = Object.keys(JUICE_SLUGS).find((n) => JUICE_SLUGS[n as JuiceName] === plant);
+  return name ? (JUICES as Readonly<Record<string, Juice>>)[name]!.mlPerFruit : undefined;
+}
+
+/** Everything that can be poured as it is: juice, puree, milk, extract, vinegar. Spirits are told by their strength instead. */
+export const POURED_THINGS: readonly string[] = botanicals()
+  .filter((b) => b.extractionClass === 'stirred_in' && !b.slug.endsWith('_40'))
+  .map((b) => b.slug);
 
 /** What rules are told of a volume of something told: its plants, whether it was ever hot, its alcohol. */
 export function toldFacts(from: Told, ml: number): Facts {
@@ -138,7 +155,7 @@ export function toldFacts(from: Told, ml: number): Facts {
       return { ingredients: ingredient(from.plant, all > 0 ? ((from.brix / 100) * ml) / all : 0) };
     }
     case 'juice':
-      return { ingredients: ingredient(slugOf(from.juice), ml) };
+      return { ingredients: ingredient(pouredPlantOf(from.juice), ml) };
     case 'sweetener':
     case 'syrup':
       return {

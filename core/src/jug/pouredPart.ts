@@ -1,4 +1,4 @@
-import type { Liquid } from '../liquid/liquid';
+import { plantOfBody, type Liquid } from '../liquid/liquid';
 import { smells } from '../liquid/stirredIn';
 import { isOwnPlantId } from '../reference/ownPlants';
 import { knownPlant, ownPlantIn, type Plants } from '../reference/plants';
@@ -23,20 +23,23 @@ export type PouredPart = {
  * The cook's own plants whose figures a liquid does not bring along: earlier releases left them to the house. They are looked up there when such a liquid is read.
  */
 export function plantsMissingIn({ bodyG, harshG, own }: Liquid): string[] {
-  const all = new Set([...Object.keys(bodyG), ...Object.keys(harshG)]);
+  const all = new Set([...Object.keys(bodyG).map(plantOfBody), ...Object.keys(harshG)]);
   return [...all].filter((plant) => isOwnPlantId(plant) && !ownPlantIn(own, plant));
 }
 
 /**
- * A liquid as any release stored it. Earlier ones kept no oils: they are taken for as far out as what was bitter, and raw.
+ * A liquid as any release stored it. Earlier ones kept neither pulp, salt nor milk, and first no oils: these are taken for
+ * as far out as what was bitter, and raw.
  */
 export function asStored(stored: Liquid): Liquid {
-  if ((stored as Partial<Liquid>).oilG) return stored;
+  if ((stored as Partial<Liquid>).pulpG !== undefined) return stored;
+  const wet = { ...stored, pulpG: 0, saltG: 0, milkMl: 0 };
+  if ((stored as Partial<Liquid>).oilG) return wet;
   const oils = Object.entries(stored.harshG).flatMap(([plant, g]): [string, number][] => {
     const b = knownPlant(stored.own, plant);
     return b && smells(b) && b.harshMax > 0 ? [[plant, g / b.harshMax]] : [];
   });
-  return { ...stored, oilG: Object.fromEntries(oils), cookedG: {} };
+  return { ...wet, oilG: Object.fromEntries(oils), cookedG: {} };
 }
 
 /** A liquid with the figures it lacks, as far as the house still has them. */

@@ -1,6 +1,6 @@
 import { colourDepthPerCm } from '../liquid/colour';
 import { acidGPerL, ownSugarOf, sugarGPerL, totalOf, volumeMl, type Liquid } from '../liquid/liquid';
-import { strengthShares, weightedStrength } from '../liquid/strength';
+import { strengthShares, timesStandard } from '../liquid/strength';
 import { sweetGPerL } from '../liquid/sweetness';
 
 // What is wanted of a jug, each a figure per litre that adds when liquids are poured together: so a solver can weigh them.
@@ -55,7 +55,7 @@ export const qualitiesOf = (
   volumeMl(l) === 0
     ? {}
     : {
-        strength: weightedStrength(l) / standard,
+        strength: timesStandard(l, standard),
         sugar: sweetGPerL(l),
         acid: acidGPerL(l),
         ...(harsh ? { harsh: harsh(l) } : {}),

@@ -2,7 +2,7 @@ import type { BlendGoal } from '../blend/solveBlend';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
 import { FELT, NOISE } from '../taste/preference';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import { harshLoad } from '../liquid/harshness';
 import { sweetGPerL } from '../liquid/sweetness';
 import { flavourGPerL, type Flavour } from './qualities';
@@ -70,7 +70,7 @@ export function goalsAfter(
     why: said ? 'said' : 'kept',
     ...more,
   });
-  const strength = weightedStrength(jug) / standard;
+  const strength = timesStandard(jug, standard);
   const sweet = sweetGPerL(jug);
   const acid = acidGPerL(jug);
   const harsh = harshLoad(jug);

@@ -5,7 +5,7 @@ import { butterflyPeaAt, depthPerCm, liquorColour, toHex, type Coloured, type Rg
 import { botanicalIfKnown, netBodyMax, type Botanical } from '../reference/botanicals';
 import { plantColour } from '../reference/plantColours';
 import { plantIn } from '../reference/plants';
-import { ownSugarOf, volumeMl, type Liquid } from './liquid';
+import { ownSugarOf, plantOfBody, volumeMl, type Liquid } from './liquid';
 
 /** What an ordinary brew has out of a plant. House estimate: it is how the colours of the table were set. */
 const USUALLY_OUT = 0.75;
@@ -35,7 +35,9 @@ const MILD_PH = 6.5;
 export function colouredBy(l: Liquid, ph: number): Coloured[] {
   const litres = volumeMl(l) / 1000;
   if (litres === 0) return [];
-  const plants = Object.entries(l.bodyG).flatMap(([name, g]) => ofPlant(plantIn(l.own, name), g / litres, ph));
+  const plants = Object.entries(l.bodyG).flatMap(([name, g]) =>
+    ofPlant(plantIn(l.own, plantOfBody(name)), g / litres, ph),
+  );
   const sugars = Object.entries(l.sugarG).flatMap(([kind, g]) => ofSugar(kind, g / litres));
   return [...plants, ...sugars];
 }

@@ -12,8 +12,14 @@ export type HarshSense = 'bitter' | 'astringent' | Exclude<HarshKind, 'tongue'> 
 /** What one species brings to one sense, in limits of its own, before anything softens it. */
 export type HarshLoad = { sense: HarshSense; species: string; plant: string; load: number };
 
-/** What takes the edge off: as so much white sugar, acid as citric, alcohol by volume. */
-export type Softeners = { sweetGPerL: number; acidGPerL: number; abv: number };
+/** What takes the edge off: as so much white sugar, acid as citric, alcohol by volume, milk, salt. */
+export type Softeners = {
+  sweetGPerL: number;
+  acidGPerL: number;
+  abv: number;
+  milkMlPerL: number;
+  saltGPerL: number;
+};
 
 const gramsOf = (by: ByKind, plant: string): number => by[plant] ?? 0;
 
@@ -48,14 +54,21 @@ export const HALVING_SUGAR = { bitter: 90, astringent: 180, smelt: 400 } as cons
  * How much of a load is felt. Sugar halves bitterness at about a tenth of the drink (Calviño et al. 1990; Keast & Breslin 2003) and
  * takes a quarter to a third off astringency (Lyman & Green 1990; Smith et al. 1996), but hardly hides a smell; acid
  * hides bitterness and puckers more (Sowalsky & Noble 1998; Peleg & Noble 1999); alcohol makes bitterer and smoother (Fischer & Noble 1994).
+ * Milk binds tannin (Luck et al. 1994; Jöbstl et al. 2006); salt takes off bitterness (Breslin & Beauchamp 1995).
  * Directions are published, sizes are house estimates.
  */
-export function softenedBy({ sweetGPerL: s, acidGPerL: a, abv }: Softeners): (sense: HarshSense) => number {
+export function softenedBy({
+  sweetGPerL: s,
+  acidGPerL: a,
+  abv,
+  milkMlPerL: m,
+  saltGPerL: n,
+}: Softeners): (sense: HarshSense) => number {
   const v = Math.min(15, abv);
   const by = (sugar: number): number => 1 / (1 + s / sugar);
-  const bitter = (by(HALVING_SUGAR.bitter) / (1 + a / 40)) * (1 + 0.03 * v);
-  const astringent = by(HALVING_SUGAR.astringent) * (1 + Math.min(a, 12) / 40) * (1 - 0.02 * v);
-  const fault = by(HALVING_SUGAR.smelt);
+  const bitter = ((by(HALVING_SUGAR.bitter) / (1 + a / 40)) * (1 + 0.03 * v)) / (1 + m / 250) / (1 + n / 5);
+  const astringent = (by(HALVING_SUGAR.astringent) * (1 + Math.min(a, 12) / 40) * (1 - 0.02 * v)) / (1 + m / 100);
+  const fault = by(HALVING_SUGAR.smelt) / (1 + m / 300);
   return (sense) => (sense === 'bitter' ? bitter : sense === 'astringent' ? astringent : fault);
 }
 
@@ -63,7 +76,11 @@ export const softenersOf = (l: Liquid): Softeners => ({
   sweetGPerL: sweetGPerL(l),
   acidGPerL: acidGPerL(l),
   abv: abvOf(l),
+  milkMlPerL: perLitreOf(l, l.milkMl),
+  saltGPerL: perLitreOf(l, l.saltG),
 });
+
+const perLitreOf = (l: Liquid, amount: number): number => (amount === 0 ? 0 : (1000 * amount) / volumeMl(l));
 
 /**
  * All loads as one. Unlike senses go together as a vector's sides do (Berglund et al. 1973, of smells: two equal ones feel like 1.4

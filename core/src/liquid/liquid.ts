@@ -3,6 +3,7 @@ import { requireInRange, requireNotNegative } from '../quantity/range';
 import { BRIX, sucroseDensity } from '../sugar/sucroseSolution';
 import { waterDensity } from '../physics/water';
 import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
+import { PULP_ML_PER_G } from '../reference/matter';
 import { plantsTogether, type Plants } from '../reference/plants';
 
 export type ByKind = Readonly<Record<string, number>>;
@@ -25,6 +26,11 @@ export type Liquid = {
   readonly acidG: number;
   readonly caffeineMg: number;
   readonly ethanolG: number;
+  /** what does not dissolve: fruit pulp, cocoa, the fat of milk. It takes room and counts neither as strength nor in a Brix. */
+  readonly pulpG: number;
+  readonly saltG: number;
+  /** milk and kefir in it, ml: they bind what puckers */
+  readonly milkMl: number;
   /** figures of the cook's own plants that are in it, so that it can be judged by itself wherever it is poured */
   readonly own?: Plants;
 };
@@ -39,6 +45,9 @@ export const NO_LIQUID: Liquid = {
   acidG: 0,
   caffeineMg: 0,
   ethanolG: 0,
+  pulpG: 0,
+  saltG: 0,
+  milkMl: 0,
 };
 
 /** Plain water of a volume at 20 °C. */
@@ -87,6 +96,9 @@ export function pourTogether(...liquids: readonly Liquid[]): Liquid {
     acidG: 0,
     caffeineMg: 0,
     ethanolG: 0,
+    pulpG: 0,
+    saltG: 0,
+    milkMl: 0,
   };
   let own: Plants | undefined;
   for (const one of liquids) {
@@ -97,6 +109,9 @@ export function pourTogether(...liquids: readonly Liquid[]): Liquid {
     sum.acidG += l.acidG;
     sum.caffeineMg += l.caffeineMg;
     sum.ethanolG += l.ethanolG;
+    sum.pulpG += l.pulpG;
+    sum.saltG += l.saltG;
+    sum.milkMl += l.milkMl;
     addInto(sum.bodyG, l.bodyG);
     addInto(sum.harshG, l.harshG);
     addInto(sum.oilG, l.oilG);
@@ -106,6 +121,11 @@ export function pourTogether(...liquids: readonly Liquid[]): Liquid {
   return own ? { ...sum, own } : sum;
 }
 
+/** Body of fruit that was only mashed or blended, never steeped or heated, stands under this name: it is food, and no strength. */
+export const rawBodyOf = (plant: string): string => `raw:${plant}`;
+/** The plant that a body is of. */
+export const plantOfBody = (name: string): string => (name.startsWith('raw:') ? name.slice(4) : name);
+
 /** A plant's own sugar stands under this name. */
 export const ownSugarOf = (plant: string): string => `own:${plant}`;
 
@@ -114,11 +134,12 @@ function withNames(l: Liquid, renamed: Readonly<Record<string, string>>): Liquid
   const names = Object.entries(renamed);
   if (names.length === 0) return l;
   const sugars = Object.fromEntries(names.map(([from, to]) => [ownSugarOf(from), ownSugarOf(to)]));
+  const bodies = { ...renamed, ...Object.fromEntries(names.map(([from, to]) => [rawBodyOf(from), rawBodyOf(to)])) };
   const under = (kinds: ByKind, other: Readonly<Record<string, string>>): ByKind =>
     Object.fromEntries(Object.entries(kinds).map(([kind, g]) => [other[kind] ?? kind, g]));
   return {
     ...l,
-    bodyG: under(l.bodyG, renamed),
+    bodyG: under(l.bodyG, bodies),
     harshG: under(l.harshG, renamed),
     oilG: under(l.oilG, renamed),
     cookedG: under(l.cookedG, renamed),
@@ -143,6 +164,9 @@ export function portionOf(l: Liquid, share: number): Liquid {
     acidG: l.acidG * share,
     caffeineMg: l.caffeineMg * share,
     ethanolG: l.ethanolG * share,
+    pulpG: l.pulpG * share,
+    saltG: l.saltG * share,
+    milkMl: l.milkMl * share,
     ...(l.own ? { own: l.own } : {}),
   };
 }
@@ -157,6 +181,9 @@ export function portionOfVolume(l: Liquid, ml: number): Liquid {
   return ml === 0 ? NO_LIQUID : portionOf(l, ml / all);
 }
 
+/** The liquid with so much more water, g. */
+export const addWater = (l: Liquid, grams: number): Liquid => ({ ...l, waterG: l.waterG + grams });
+
 /** The liquid after some of its water has left as steam. */
 export function withoutWater(l: Liquid, steamG: number): Liquid {
   if (!(steamG >= 0 && steamG < l.waterG))
@@ -169,22 +196,27 @@ export function totalOf(kinds: ByKind): number {
   for (const kind in kinds) sum += kinds[kind]!;
   return sum;
 }
-export const solidsG = (l: Liquid): number => totalOf(l.bodyG) + totalOf(l.harshG) + totalOf(l.sugarG) + l.acidG;
-export const massG = (l: Liquid): number => l.waterG + l.ethanolG + solidsG(l);
+/** All that is dissolved, g. */
+export const solidsG = (l: Liquid): number =>
+  totalOf(l.bodyG) + totalOf(l.harshG) + totalOf(l.sugarG) + l.acidG + l.saltG;
+export const massG = (l: Liquid): number => l.waterG + l.ethanolG + l.pulpG + solidsG(l);
 
-/** Apparent sugar, % by mass: all dissolved solids counted as sucrose. */
-export const apparentBrix = (l: Liquid): number => (massG(l) === 0 ? 0 : (100 * solidsG(l)) / massG(l));
+/** Apparent sugar, % by mass: all dissolved solids counted as sucrose; pulp is no part of what a refractometer sees. */
+export const apparentBrix = (l: Liquid): number => {
+  const clear = massG(l) - l.pulpG;
+  return clear === 0 ? 0 : (100 * solidsG(l)) / clear;
+};
 
 /** Volume at 20 °C, ml; all dissolved solids take the room of sucrose. */
 export function volumeMl(l: Liquid): number {
   const solids = solidsG(l);
   const mass = l.waterG + solids;
-  const alcoholMl = l.ethanolG / ETHANOL_G_PER_ML;
-  if (mass === 0) return alcoholMl;
+  const besideMl = l.ethanolG / ETHANOL_G_PER_ML + l.pulpG * PULP_ML_PER_G;
+  if (mass === 0) return besideMl;
   const brix = (100 * solids) / mass;
   return (
     (brix > DENSEST ? l.waterG * WATER_ML_PER_G + solids * DENSE_ML_PER_G : (1000 * mass) / sucroseDensity(brix)) +
-    alcoholMl
+    besideMl
   );
 }
 

@@ -27,6 +27,7 @@ export function givenBy(b: Botanical, spent: number | Spent): Liquid {
     sugarG: b.sugar > 0 ? { [ownSugarOf(b.slug)]: grams * b.sugar } : {},
     acidG: grams * b.citricEq,
     caffeineMg: grams * b.caffeineMgPerG,
+    ...(b.slug === 'salt' ? { saltG: grams, bodyG: NONE } : {}),
     ...(b.madeOf ? { own: tableOf(b) } : {}),
   };
 }
@@ -50,15 +51,27 @@ function tableOf(b: Botanical): Plants {
 const TABLES = new WeakMap<Botanical, Plants>();
 
 /**
- * Juice or puree: all of it is in at once, water included.
+ * Juice, puree, milk, spirit, extract, salt: all of it is in at once, with its water, its pulp and its alcohol.
  * @throws InputError for a plant that is steeped instead
  */
 export function stirredIn(b: Botanical, grams: number, potency = 1): Liquid {
   if (b.extractionClass !== 'stirred_in') throw new InputError('stirredIn', 'plant', 'a juice or puree', b.slug);
-  return { ...givenBy(b, grams * potency), waterG: grams * (1 - b.bodyMax - b.harshMax) };
+  const given = givenBy(b, grams * potency);
+  const { water = 1 - b.bodyMax - b.harshMax, pulp = 0, alcohol = 0 } = b.matter ?? {};
+  return {
+    ...given,
+    waterG: grams * water,
+    pulpG: grams * pulp,
+    ethanolG: grams * alcohol,
+    milkMl: ((MILK_SHARE[b.slug] ?? 0) * grams) / MILK_G_PER_ML,
+  };
 }
 
-/** A volume of a juice or puree, ml at 20 °C. */
+/** What binds as milk does; oat half as much. House estimate. */
+const MILK_SHARE: Readonly<Record<string, number>> = { milk_whole: 1, kefir: 1, oat_drink: 0.5 };
+const MILK_G_PER_ML = 1.03;
+
+/** A volume of what is in at once, ml at 20 °C. */
 export function juiceOf(b: Botanical, ml: number): Liquid {
   const gPerMl = 100 / volumeMl(stirredIn(b, 100));
   return stirredIn(b, ml * gPerMl);

@@ -1,7 +1,8 @@
 import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
-import { volumeMl, type Liquid } from './liquid';
+import { MATTER } from '../reference/matter';
+import { ownSugarOf, volumeMl, type Liquid } from './liquid';
 
-/** Sweetness as that of so much white sugar, g/L: each sweetener by its own strength, a plant's and a fruit's own sugar as sugar. */
+/** Sweetness as that of so much white sugar, g/L: each sweetener, and a fruit's own sugar, by what it is. */
 export function sweetGPerL(l: Liquid): number {
   const litres = volumeMl(l) / 1000;
   if (litres === 0) return 0;
@@ -11,4 +12,9 @@ export function sweetGPerL(l: Liquid): number {
 }
 
 const sweetnessOf = (kind: string): number =>
-  (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind]?.sweetness.value ?? 1;
+  (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind]?.sweetness.value ?? OWN_SUGAR[kind] ?? 1;
+
+/** Sugars of fruit and milk are not all sucrose: an apple's are sweeter, milk's hardly sweet. */
+const OWN_SUGAR: Readonly<Record<string, number>> = Object.fromEntries(
+  Object.entries(MATTER).flatMap(([plant, { sweetness }]) => (sweetness ? [[ownSugarOf(plant), sweetness]] : [])),
+);

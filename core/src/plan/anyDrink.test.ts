@@ -288,8 +288,8 @@ describe('stages of every kind', () => {
     expect(massG(liquor) - 1300 * 0.9982).toBeCloseTo(100, 0);
   });
   it('refuses what belongs before or after the strain, naming it', () => {
-    expect(() => run([{ id: 'reduce', kind: 'reduce', to: { share: 0.5 }, ...still }, strain()], 'reduce')).toThrow(
-      'reduce must be after the strain',
+    expect(() => run([{ id: 'rinse', kind: 'rinse', waterMl: 100, ...still }, strain()], 'rinse')).toThrow(
+      'rinse must be after the strain',
     );
     expect(() => run([...steeped, steepOffHeat(5)], 'heat')).toThrow('steep must be before the strain');
   });
@@ -319,8 +319,13 @@ describe('stages of every kind', () => {
       book: { wayId: 'stir', jugMl: 1500, iced: false },
       defaults: { ...ROSELLE_COOLER.defaults, wayId: 'stir', steepMin: 1, sugarGPerL: 40, litres: 1.5, iced: false },
     };
-    const plan = planOf(stirred, { strengthX: 0.9 });
+    const plan = planOf(stirred);
     expect(plan.brews[0].curve).toBeUndefined();
-    expect(plan.glass.figures.strengthX).toBeCloseTo(0.9, 1);
+    // Nothing in it is brewed, so it has no ×: its volume and its sugar are what is met.
+    expect(plan.standard).toBe(0);
+    expect(plan.glass.figures.strengthX).toBe(0);
+    expect(plan.jug.figures.volumeMl).toBeCloseTo(1500, -1);
+    const twice = planOf(stirred, { litres: 3 });
+    expect(twice.brews[0].leaf[0]!.grams / plan.brews[0].leaf[0]!.grams).toBeCloseTo(2, 1);
   });
 });

@@ -45,23 +45,41 @@ const ICE_SHARE = 0.4;
 /** Minutes it takes to pour everything together. House estimate. */
 const MIXING_MIN = 2;
 
+/** Minutes that a stirred bath and ice out of the freezer are worth: for less than that nobody fetches them. House estimates. */
+const TROUBLE_MIN = { bath: 8, ice: 4 } as const;
+
 /**
- * The least trouble that keeps both legs of two-step cooling: cold water and the fridge alone; else part of the water as
- * ice; else an ice bath first, no colder than needed. What cannot pass at all comes back with legs that say so.
+ * The soonest cold that keeps both legs of two-step cooling, trouble counted as time: cold water and the fridge alone, part of the
+ * water as ice, an ice bath first. More of a drink never takes less time, as it would if a small one were left to the fridge.
+ * What cannot pass at all comes back with legs that say so.
  */
 export function planCooling(setup: CoolingSetup): CoolingPlan {
   const baths = [
     ...(setup.strainedC <= MIX_BELOW_C ? [setup.strainedC] : []),
     ...BATH_TARGETS.filter((t) => t < setup.strainedC),
   ];
+  let best: { plan: CoolingPlan; cost: number } | undefined;
   let last: CoolingPlan | undefined;
   for (const bathToC of baths) {
+    const bathMin = minutesInBath(bathToC, setup);
+    const bathCost = bathMin > 0 ? bathMin + TROUBLE_MIN.bath : 0;
+    // A colder bath only takes longer.
+    if (best && bathCost >= best.cost) break;
     for (const withIce of [false, true]) {
-      last = coolThrough(bathToC, withIce, setup);
-      if (last.legs.passes) return last;
+      const plan = coolThrough(bathToC, withIce, setup);
+      last = plan;
+      const cost = bathCost + plan.fridgeMin + (plan.iceG > 0 ? TROUBLE_MIN.ice : 0);
+      if (plan.legs.passes && (!best || cost < best.cost)) best = { plan, cost };
     }
   }
-  return last!;
+  return best?.plan ?? last!;
+}
+
+/** Minutes in a stirred ice bath down to a temperature. */
+function minutesInBath(bathToC: number, { concentrate, strainedC, pot, pots = 1 }: CoolingSetup): number {
+  if (bathToC >= strainedC) return 0;
+  const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / pots), 'ice-bath', 0));
+  return newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: 0, tauMin });
 }
 
 function coolThrough(bathToC: number, withIce: boolean, setup: CoolingSetup): CoolingPlan {

@@ -1,6 +1,5 @@
 import { heightCm, levelCm, type Vessel } from '../heat/vessel';
-import { justCoverMl } from '../quantity/level';
-import { plantIn } from '../reference/plants';
+import { waterToCover } from '../brew/contents';
 import type { PlannedBrew } from './planTypes';
 
 /** A mark on the strip: how far from the bottom of the pot, and what it says. */
@@ -8,9 +7,6 @@ export type DipMark = { heightMm: number; label: string; kind: 'volume' | 'level
 
 /** A strip to stand in one pot: millimetres are those of the pot, so it is printed one to one. */
 export type Dipstick = { vesselName: string; lengthMm: number; marks: readonly DipMark[] };
-
-/** Bulk of dry plants where the table has no cup: a loose heap holds four times its mass in ml. House estimate. */
-const HEAP_ML_PER_G = 4;
 
 /**
  * Marks for a pot: every half litre (whole litres in large pots), and for a brew the water line, the line that just covers
@@ -34,15 +30,17 @@ export function dipstick(vessel: Vessel, brew?: PlannedBrew): Dipstick {
 function brewMarks(vessel: Vessel, brew: PlannedBrew): DipMark[] {
   const level = (ml: number, label: string): DipMark => ({ heightMm: levelCm(vessel, ml) * 10, label, kind: 'level' });
   const perPot = (x: number): number => x / brew.pots;
-  const heapMl = brew.leaf.reduce((sum, l) => {
-    const { cupG } = plantIn(brew.concentrate.own, l.plant);
-    return sum + perPot(l.grams) * (cupG ? 236.588 / cupG : HEAP_ML_PER_G);
-  }, 0);
-  const coverMl = justCoverMl({ heapMl, openingCm2: Math.PI * (vessel.diameterCm / 2) ** 2 });
+  const cover = waterToCover(
+    vessel,
+    brew.leaf.map((l) => ({ plant: l.plant, grams: perPot(l.grams) })),
+    brew.concentrate.own,
+  );
   const reduced = brew.way.stages.some((s) => s.kind === 'reduce');
   const marks = [
     level(perPot(brew.waterMl), 'water'),
-    ...(coverMl < vessel.capacityMl ? [level(coverMl, 'just cover')] : []),
+    ...(brew.leaf.length > 0 && cover.levelCm < heightCm(vessel)
+      ? [{ heightMm: cover.levelCm * 10, label: 'just cover', kind: 'level' } as const]
+      : []),
     ...(reduced ? [level(perPot(brew.figures.volumeMl), 'stop here')] : []),
   ];
   return marks.filter((m) => m.heightMm > 0);

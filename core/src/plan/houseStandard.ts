@@ -2,6 +2,7 @@ import { runBrew } from '../brew/brewRun';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import {
   choiceFor,
+  isSweetened,
   isSyrup,
   TARGET_RANGES,
   writtenMinutes,
@@ -27,12 +28,14 @@ export type Book = {
   shares: Readonly<Record<string, number>>;
   /** the glass as it is drunk */
   glass: Liquid;
+  /** the jug as written, ml: at least all that goes into it */
+  jugMl: number;
 };
 
 /**
  * The house standard, the glass that is ×1.0: the drink's own recipe run forward with the reference figures. It is worked
  * out anew each time and never stored, so a better model does not move what ×1.0 means.
- * @throws InputError for a recipe that does not come out: overfull, or too large for any ordinary pot
+ * @throws InputError for a recipe that does not come out, as one too large for any ordinary pot
  */
 export function bookOf(drink: Drink): Book {
   const known = BOOKS.get(drink);
@@ -55,15 +58,10 @@ function runBook(drink: Drink): Book {
     line.from.kind === 'brew' ? brewed.get(line.from.brewId)! : lineLiquid(line.from, 1000, plantsOf(drink));
   const inJug = drink.mix.filter((l) => l.at === 'jug');
   const fixed = inJug.map((l) => (l.book === 'all' ? volumeMl(liquidOf(l)) : l.book === 'rest' ? 0 : l.book));
-  const restMl = drink.book.jugMl - fixed.reduce((sum, ml) => sum + ml, 0);
-  if (restMl < -1)
-    throw new InputError(
-      'bookOf',
-      'book.jugMl',
-      `at least all that goes into it, ${Math.ceil(drink.book.jugMl - restMl)} ml,`,
-      drink.book.jugMl,
-    );
-  const mixMl = Object.fromEntries(inJug.map((l, i) => [l.id, l.book === 'rest' ? Math.max(0, restMl) : fixed[i]!]));
+  const partsMl = fixed.reduce((sum, ml) => sum + ml, 0);
+  // The jug is the sum of its parts: the volume that is written says only how much water makes up the rest.
+  const restMl = Math.max(0, drink.book.jugMl - partsMl);
+  const mixMl = Object.fromEntries(inJug.map((l, i) => [l.id, l.book === 'rest' ? restMl : fixed[i]!]));
   const poured = inJug.map((l) => portion(liquidOf(l), mixMl[l.id]!));
   const jug = pourTogether(...poured);
   const { serve } = drink;
@@ -82,6 +80,7 @@ function runBook(drink: Drink): Book {
   return {
     standard: weightedStrength(liquid),
     glass: liquid,
+    jugMl: Math.max(drink.book.jugMl, partsMl),
     mixMl,
     shares: Object.fromEntries(inJug.map((l, i) => [l.id, all > 0 ? amounts[i]! / all : 0])),
   };
@@ -112,7 +111,7 @@ export function writtenTarget(drink: Drink): PlanTarget {
     Math.min(range.max, Math.max(range.min, x));
   const { hot, audience } = drink.defaults;
   return {
-    litres: within(Math.round(drink.book.jugMl / (1 - glassLinesShare(drink)) / 10) / 100, litres),
+    litres: within(Math.round(bookOf(drink).jugMl / (1 - glassLinesShare(drink)) / 10) / 100, litres),
     glassMl: drink.serve.glassMl,
     iced: drink.book.iced,
     ...(hot && !drink.book.iced ? { hot } : {}),
@@ -144,10 +143,13 @@ export const atGlassOf = (drink: Drink, glassMl: number): Liquid =>
  * the syrup that follows the wish for sugar, juice where acid is asked for, and the rest.
  */
 export function fixedPerLitreMl(drink: Drink, target: PlanTarget, line: MixLine): number | undefined {
-  if (line.book === 'rest' || line.from.kind === 'brew') return undefined;
+  if (line.book === 'rest') return undefined;
+  // Where nothing has a strength to be met, brews keep their share of the jug too.
+  if (line.from.kind === 'brew' && bookOf(drink).standard > 0) return undefined;
   if (line === sweetLineOf(drink)) return undefined;
   if (line.from.kind === 'juice' && target.acidGPerL !== undefined) return undefined;
-  return (1000 * bookOf(drink).mixMl[line.id]!) / drink.book.jugMl;
+  const { mixMl, jugMl } = bookOf(drink);
+  return (1000 * mixMl[line.id]!) / jugMl;
 }
 
 /** The plain syrup that follows the wish for sugar. */
@@ -157,4 +159,6 @@ const sweetLineOf = (drink: Drink): MixLine | undefined =>
 /** Whether anything can follow the wish for sugar: a plain syrup, or a brew that ends as one. */
 export const canSweeten = (drink: Drink, target: PlanTarget): boolean =>
   sweetLineOf(drink) !== undefined ||
-  drink.brews.some((b) => b.ways.some((w) => w.id === choiceFor(drink, target, b.id).wayId && isSyrup(w)));
+  drink.brews.some((b) =>
+    b.ways.some((w) => w.id === choiceFor(drink, target, b.id).wayId && (isSyrup(w) || isSweetened(w))),
+  );

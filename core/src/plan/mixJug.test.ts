@@ -82,7 +82,7 @@ describe('the jug from what came out', () => {
     expect(jug.missed).toEqual([]);
     expect(jug.figures.strengthX).toBeCloseTo(wanted.strengthX, 2);
     expect(sugarGPerL(jug.liquid)).toBeCloseTo(wanted.sugarGPerL, 0);
-    expect(shortFall(onHand(1135, 400), wanted)).toBeUndefined();
+    expect(shortFall(onHand(1145, 400), wanted)).toBeUndefined();
   });
 
   it('offers a smaller jug at full strength when the concentrate runs short', () => {
@@ -94,17 +94,17 @@ describe('the jug from what came out', () => {
   });
 
   it('tells the sugar to stir in when the syrup runs short', () => {
-    const short = shortFall(onHand(1135, 150), wanted)!;
+    const short = shortFall(onHand(1145, 150), wanted)!;
     expect(short.sameVolume.missed).toEqual(['sugar']);
     const solids = short.sugarToAddG * SWEETENERS.white_sugar.solids;
     expect(solids + totalOf(short.sameVolume.liquid.sugarG)).toBeCloseTo(wanted.sugarGPerL * 2.4, 3);
     // Honey is less sweet by the gram.
-    const honey = shortFall(onHand(1135, 150), wanted, 'honey')!;
+    const honey = shortFall(onHand(1145, 150), wanted, 'honey')!;
     expect(honey.sugarToAddG / short.sugarToAddG).toBeCloseTo(0.999 / 0.779, 2);
   });
 
   it('still answers with no syrup and no concentrate at all', () => {
-    expect(shortFall(onHand(1135, 0), wanted)!.smallerJug).toBeUndefined();
+    expect(shortFall(onHand(1145, 0), wanted)!.smallerJug).toBeUndefined();
     expect(mixJug(onHand(0, 0), wanted).figures.strengthX).toBe(0);
   });
 });

@@ -4,7 +4,7 @@ import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from 
 import { harshness } from '../liquid/harshness';
 import { sweetGPerL } from '../liquid/sweetness';
 import { sucroseEquivalentG, SWEETENERS, type Sweetener } from '../sugar/sweeteners';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 
 /** A part of the mix as it stands on the table. */
 export type OnHandPart = {
@@ -125,7 +125,7 @@ export function jugOf(onHand: OnHand, mix: MixVolumes, standard: number): Pick<J
 /** Strength ×, sugar, acid and harshness of a liquid. */
 export const figuresOf = (liquid: Liquid, standard: number, houseHarshLimit = 1): JugFigures => ({
   volumeMl: volumeMl(liquid),
-  strengthX: weightedStrength(liquid) / standard,
+  strengthX: timesStandard(liquid, standard),
   sugarGPerL: sweetGPerL(liquid),
   acidGPerL: acidGPerL(liquid),
   harsh: harshness(liquid, houseHarshLimit),
@@ -133,7 +133,7 @@ export const figuresOf = (liquid: Liquid, standard: number, houseHarshLimit = 1)
 
 function qualities(id: string, l: Liquid, { standard, parts }: JugWanted): Record<string, number> {
   if (volumeMl(l) === 0) return {};
-  const strength = weightedStrength(l) / standard;
+  const strength = timesStandard(l, standard);
   return {
     strength,
     sugar: sweetGPerL(l),

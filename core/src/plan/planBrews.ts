@@ -26,6 +26,8 @@ export type JugGoal = {
   sugarGPerL?: number;
   acidGPerL?: number;
   plants?: Readonly<Record<string, number>>;
+  /** volumes of brews that no wish decides, ml */
+  fixedMl?: Readonly<Record<string, number>>;
   /** weighted strength a litre that single brews are to bring, by their id */
   brews?: Readonly<Record<string, number>>;
 };
@@ -127,7 +129,15 @@ function blendJug(
   liquids: readonly GivenLiquid[],
 ): PlannedJug | undefined {
   const sources = [
-    ...brews.map((b): GivenLiquid => ({ id: b.id, liquid: b.concentrate, maxMl: jug.volumeMl })),
+    ...brews.map((b): GivenLiquid => {
+      const fixedMl = jug.fixedMl?.[b.id];
+      return {
+        id: b.id,
+        liquid: b.concentrate,
+        ...(fixedMl === undefined ? {} : { minMl: fixedMl }),
+        maxMl: fixedMl ?? jug.volumeMl,
+      };
+    }),
     ...liquids,
   ].filter((s) => jug.from.includes(s.id));
   const plants = Object.keys(jug.plants ?? {});

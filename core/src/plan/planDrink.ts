@@ -24,7 +24,7 @@ import {
 import type { Vessel } from '../heat/vessel';
 import { massG, portionOf, portionOfVolume, pourTogether, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { colourOf } from '../liquid/colour';
-import { strengthShares, weightedStrength } from '../liquid/strength';
+import { strengthShares, weightedStrength, timesStandard } from '../liquid/strength';
 import { InputError } from '../quantity/errors';
 import { combineSigmas } from '../quantity/estimate';
 import { inKitchenMeasure, roundTo } from '../quantity/kitchenMeasures';
@@ -87,6 +87,28 @@ export function planDrink(
   learned?: Pick<Learned, 'harshLimit'>,
 ): PlanResult {
   requireTarget(drink, target);
+  const result = planOnce(drink, target, kitchen, learned);
+  // What is offered instead has itself been planned: taking it always gives a plan.
+  if (result.kind === 'plan' || !result.nearest || hasPlan(drink, result.nearest, kitchen)) return result;
+  return { ...result, nearest: undefined };
+}
+
+const hasPlan = (drink: Drink, target: PlanTarget, kitchen: Kitchen): boolean => {
+  try {
+    requireTarget(drink, target);
+    return planOnce(drink, target, kitchen).kind === 'plan';
+  } catch (error) {
+    if (error instanceof InputError) return false;
+    throw error;
+  }
+};
+
+function planOnce(
+  drink: Drink,
+  target: PlanTarget,
+  kitchen: Kitchen,
+  learned?: Pick<Learned, 'harshLimit'>,
+): PlanResult {
   const solver = new DrinkSolver(drink, target, kitchen, REFERENCE_FACTORS);
   const jugVessel = smallestHolding(
     kitchen.vessels.filter((v) => v.kind === 'jug'),
@@ -105,31 +127,41 @@ const TRIES = 7;
 
 /**
  * The nearest target that has a plan, where the limit does not name it itself: another sweetness first, then another strength,
- * then another amount; each towards what the drink is written for, as little as a few tries find. It takes a score of trial
- * plans, so an interface asks for it beside its main work.
+ * then another amount, then another time; each towards what the drink is written for, as little as a few tries find. Where none
+ * of them alone is enough, the drink as it is written. It takes a score of trial plans, so an interface asks for it beside its main
+ * work. What it says has been planned.
  */
 export function nearestThatWorks(drink: Drink, target: PlanTarget, kitchen: Kitchen): PlanTarget | undefined {
-  const works = (t: PlanTarget): boolean => {
-    try {
-      return new DrinkSolver(drink, t, kitchen, REFERENCE_FACTORS).solve().kind === 'solved';
-    } catch (error) {
-      if (error instanceof InputError) return false;
-      throw error;
-    }
+  const works = (t: PlanTarget): boolean => hasPlan(drink, t, kitchen);
+  const written: PlanTarget = {
+    ...drink.defaults,
+    hot: target.hot ?? false,
+    iced: target.iced,
+    audience: target.audience,
   };
-  const towards = (field: 'sugarGPerL' | 'strengthX' | 'litres', step: number): PlanTarget | undefined => {
+  const towards = (field: 'sugarGPerL' | 'strengthX' | 'litres' | 'steepMin', step: number): PlanTarget | undefined => {
     const at = (value: number): PlanTarget => ({ ...target, [field]: value });
-    const written = drink.defaults[field];
-    if (Math.abs(written - target[field]) < step || !works(at(written))) return undefined;
-    let [good, bad] = [written, target[field]];
+    const home = field === 'steepMin' && target.wayId !== written.wayId ? target.steepMin : written[field];
+    if (Math.abs(home - target[field]) < step || !works(at(home))) return undefined;
+    let [good, bad] = [home, target[field]];
     for (let i = 0; i < TRIES && Math.abs(bad - good) > step * 1.01; i++) {
       const middle = roundTo((good + bad) / 2, step);
+      if (middle === good || middle === bad) break;
       if (works(at(middle))) good = middle;
       else bad = middle;
     }
-    return at(roundTo(good, 0.01));
+    return at(good);
   };
-  return towards('sugarGPerL', 1) ?? towards('strengthX', 0.05) ?? towards('litres', 0.05);
+  const one =
+    towards('sugarGPerL', 1) ?? towards('strengthX', 0.05) ?? towards('litres', 0.05) ?? towards('steepMin', 1);
+  if (one) return one;
+  const several: PlanTarget[] = [
+    { ...target, sugarGPerL: written.sugarGPerL, strengthX: written.strengthX },
+    { ...target, sugarGPerL: written.sugarGPerL, strengthX: written.strengthX, litres: written.litres },
+    { ...written, glassMl: target.glassMl },
+    written,
+  ];
+  return several.find(works);
 }
 
 function tooBigForJugs(drink: Drink, target: PlanTarget, kitchen: Kitchen): NoPlan {
@@ -206,7 +238,7 @@ function secondOf({ target, standard }: DrinkSolver, base: Made, houseHarshLimit
   const { second } = target;
   if (!second) return undefined;
   const totalMl = second.litres * 1000;
-  const x = weightedStrength(base.concentrate) / standard;
+  const x = timesStandard(base.concentrate, standard);
   const baseMl = Math.min(totalMl, (totalMl * second.strengthX) / x);
   const liquid = pourTogether(portion(base.concentrate, baseMl), waterOf(totalMl - baseMl));
   return { baseMl, waterMl: totalMl - baseMl, liquid, figures: figuresOf(liquid, standard, houseHarshLimit) };
@@ -294,7 +326,7 @@ function curveFor(solver: DrinkSolver, made: Made, part: PartInGlass): SteepCurv
     longer.stages.find((s) => s.stageId === main.id)!,
     {
       part,
-      planned: made.run.at(made.run.endMin).liquor,
+      planned: made.run.pulledAt(made.run.endMin),
       wantedX: solver.target.strengthX,
     },
   );
@@ -309,7 +341,9 @@ function spread(solver: DrinkSolver, made: Made): { sigmaLnVolume: number; sigma
     const up = at({ ...solver.factors, [key]: solver.factors[key] * Math.exp(FACTOR_SIGMA[key]) });
     const down = at({ ...solver.factors, [key]: solver.factors[key] * Math.exp(-FACTOR_SIGMA[key]) });
     volume.push(Math.log(volumeMl(up) / volumeMl(down)) / 2);
-    strength.push(Math.log(weightedStrength(up) / weightedStrength(down)) / 2);
+    // What has no strength has none that is unsure.
+    const [strong, weak] = [weightedStrength(up), weightedStrength(down)];
+    strength.push(strong > 0 && weak > 0 ? Math.log(strong / weak) / 2 : 0);
   }
   const own = plantSigmas(made);
   return { sigmaLnVolume: combineSigmas(...volume), sigmaLnStrength: combineSigmas(...strength, ...own) };
@@ -352,12 +386,14 @@ export const ledgerOf = ({ run, pots }: PlannedBrew): WaterLedger => {
   return {
     waterMl: of('waterMl'),
     steamMl: of('steamMl'),
+    ownMl: of('ownMl'),
     dissolvedMl: of('dissolvedMl'),
     heldMl: of('heldMl'),
     pressedMl: of('pressedMl'),
     clingingMl: of('clingingMl'),
     rinsedMl: of('rinsedMl'),
     sweetenedMl: of('sweetenedMl'),
+    stirredMl: of('stirredMl'),
     reducedMl: of('reducedMl'),
     outMl: of('outMl'),
   };

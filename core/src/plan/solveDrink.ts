@@ -2,7 +2,9 @@ import { BOILS_DRY, HELD_BY_PLANTS, type BrewFactors } from '../brew/brewRun';
 import { InputError } from '../quantity/errors';
 import {
   choiceFor,
+  isSweetened,
   isSyrup,
+  sweeter,
   TARGET_RANGES,
   withSteep,
   writtenMinutes,
@@ -17,10 +19,12 @@ import { TOO_LITTLE_HEAT } from '../heat/heating';
 import type { Vessel } from '../heat/vessel';
 import { acidGPerL, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
 import { sweetGPerL } from '../liquid/sweetness';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import { iceFor, jugForGlass } from './glass';
 import { atGlassOf, bookOf, canSweeten, fixedPerLitreMl, glassLinesShare, type Book } from './houseStandard';
+import { botanicalIfKnown } from '../reference/botanicals';
 import { plantsOf } from '../reference/plants';
+import { liquorRatioOf } from '../brew/contents';
 import { few } from '../quantity/few';
 import { isEndless, lineLiquid } from './mixLines';
 import type { JugWanted, OnHand } from './mixJug';
@@ -31,7 +35,7 @@ import { scaledWay } from './rounding';
 export type SolvedBrew = { brew: Brew; lineId: string; way: BrewWay; pots: number; vessel: Vessel };
 export type Solved = { kind: 'solved'; brews: readonly SolvedBrew[] };
 
-type Attempt = Solved | NoPlan | { kind: 'too-weak' | 'too-strong' };
+type Attempt = Solved | NoPlan | { kind: 'too-weak' | 'too-strong' } | { kind: 'cannot-be-brewed'; why: NoPlan };
 
 /**
  * Finds the size of every brew of a drink and, if the mix needs it, how densely they are brewed.
@@ -119,6 +123,9 @@ export class DrinkSolver {
   private sized(): Solved | NoPlan {
     const asWritten = this.attempt(1);
     if (asWritten.kind === 'solved' || asWritten.kind === 'no-plan') return asWritten;
+    if (asWritten.kind === 'cannot-be-brewed') return asWritten.why;
+    // Nothing in it can be brewed more densely to make room.
+    if (this.standard === 0) return this.noRoomForSugar();
     return asWritten.kind === 'too-weak'
       ? this.towards(this.densest, 'too-weak')
       : this.towards(this.thinnest, 'too-strong');
@@ -137,7 +144,7 @@ export class DrinkSolver {
     const acid = target.acidGPerL;
     return {
       volumeMl: inGlass.volumeMl * whole,
-      strengthX: Math.max(0, inGlass.strengthX - per(weightedStrength(beside) / standard)) / whole,
+      strengthX: standard === 0 ? 0 : Math.max(0, inGlass.strengthX - per(timesStandard(beside, standard))) / whole,
       sugarGPerL: Math.max(0, inGlass.sugarGPerL - per(sweetGPerL(beside))) / whole,
       ...(acid === undefined
         ? {}
@@ -150,8 +157,17 @@ export class DrinkSolver {
   /** Several brews that are no syrups keep the balance of the drink as written. */
   private parts(jugX: number): Pick<JugWanted, 'parts'> {
     const steeped = this.brews.filter((b) => !isSyrup(b.way));
-    if (steeped.length < 2) return {};
+    if (steeped.length < 2 || this.standard === 0) return {};
     return { parts: Object.fromEntries(steeped.map((b) => [b.lineId, this.book.shares[b.lineId]! * jugX])) };
+  }
+
+  private noRoomForSugar(): NoPlan {
+    return {
+      kind: 'no-plan',
+      limit: 'sweetener',
+      message: `Beside what this drink is made of there is no room for ${few(this.target.sugarGPerL)} g/L of sugar.`,
+      nearest: undefined,
+    };
   }
 
   private get densest(): number {
@@ -175,7 +191,9 @@ export class DrinkSolver {
       if (attempt.kind === why) near = middle;
       else far = middle;
     }
-    return best ?? this.outOfReach(limit, why);
+    if (best) return best;
+    // What stops it on the way is what is named.
+    return atLimit.kind === 'cannot-be-brewed' ? atLimit.why : this.outOfReach(limit, why);
   }
 
   private outOfReach(limit: number, why: 'too-weak' | 'too-strong'): NoPlan {
@@ -208,7 +226,53 @@ export class DrinkSolver {
 
   /** All brews at the size at which their yield is just what the jug takes, brewed so many times as densely as written. */
   private attempt(density: number): Attempt {
-    const ways = this.brews.map((b) => ({ ...b, way: denser(b.way, density) }));
+    try {
+      return this.sweetened ? this.sweetenedTo(density) : this.attemptWith(density, 1);
+    } catch (error) {
+      // As written it has to come out, and says why it does not; more densely it is only no way.
+      if (density === 1 || !(error instanceof InputError) || ![BOILS_DRY, HELD_BY_PLANTS].includes(error.field))
+        throw error;
+      return { kind: 'cannot-be-brewed', why: error.field === BOILS_DRY ? this.boilsDry() : this.allHeld() };
+    }
+  }
+
+  /** Whether the sugar of this drink is an amount in a brew, and nothing else follows the wish for it. */
+  private get sweetened(): boolean {
+    return (
+      !this.flavouredSyrup &&
+      this.brews.some((b) => isSweetened(b.way)) &&
+      !this.drink.mix.some((l) => l.at === 'jug' && l.from.kind === 'syrup')
+    );
+  }
+
+  /** Finds how many times the written amounts of sugar make the jug as sweet as it is wanted. */
+  private sweetenedTo(density: number): Attempt {
+    const wanted = this.jugWanted.sugarGPerL;
+    const sweetWith = (times: number): { times: number; attempt: Attempt; sweet: number } => {
+      let sweet = NaN;
+      const attempt = this.attemptWith(density, times, (g) => (sweet = g));
+      return { times, attempt, sweet };
+    };
+    const within = (times: number): number => Math.min(MOST_SWEETER, Math.max(0, times));
+    // From where the last density ended: the next one is near.
+    let last = sweetWith(this.timesSweet);
+    let now = last;
+    for (let i = 0; i < 8 && !Number.isNaN(now.sweet) && Math.abs(now.sweet - wanted) >= SWEET_ENOUGH; i++) {
+      const slope =
+        now === last ? now.sweet / Math.max(0.01, now.times) : (now.sweet - last.sweet) / (now.times - last.times);
+      // What the plants bring alone may be more than is wanted.
+      if (!(slope > 0)) break;
+      const next = within(now.times + (wanted - now.sweet) / slope);
+      if (next === now.times) break;
+      [last, now] = [now, sweetWith(next)];
+    }
+    this.timesSweet = now.times;
+    return now.attempt;
+  }
+  private timesSweet = 1;
+
+  private attemptWith(density: number, times: number, tellSweet: (gPerL: number) => void = () => undefined): Attempt {
+    const ways = this.brews.map((b) => ({ ...b, way: sweeter(denser(b.way, density), times) }));
     const result = planBrews({
       brews: ways.map((b) => ({ id: b.lineId, way: b.way, plants: plantsOf(this.drink), factors: this.factors })),
       liquids: [
@@ -220,6 +284,7 @@ export class DrinkSolver {
     });
     if (result.kind === 'no-brews') return this.refused(result);
     const jug = result.jugs[0]!;
+    tellSweet(sweetGPerL(jug.liquid));
     if (result.jugs[1]?.missed.length) return this.secondTooStrong();
     const off = this.offTarget(jug);
     if (off) return off;
@@ -247,7 +312,7 @@ export class DrinkSolver {
       if (!tooSweet) return { kind: 'too-weak' };
     }
     if (!missed.includes('strength')) return undefined;
-    return { kind: weightedStrength(liquid) / this.standard < strengthX ? 'too-weak' : 'too-strong' };
+    return { kind: timesStandard(liquid, this.standard) < strengthX ? 'too-weak' : 'too-strong' };
   }
 
   /** Whether what sweetens the drink carries its flavour. */
@@ -266,10 +331,22 @@ export class DrinkSolver {
       volumeMl: jugMl,
       from: this.drink.mix.filter((l) => l.at === 'jug').map((l) => l.id),
       strength: strengthX * this.standard,
-      sugarGPerL: sugar,
+      // Amounts in a brew are found from outside: see sweetenedTo.
+      ...(this.sweetened ? {} : { sugarGPerL: sugar }),
       ...(acid === undefined ? {} : { acidGPerL: acid }),
+      ...(this.standard > 0 ? {} : { fixedMl: this.fixedBrews() }),
       ...(parts ? { brews: Object.fromEntries(Object.entries(parts).map(([id, x]) => [id, x * this.standard])) } : {}),
     };
+  }
+
+  /** What each brew keeps of the jug where none of them carries a strength, ml. */
+  private fixedBrews(): Record<string, number> {
+    return Object.fromEntries(
+      this.brews.map(({ lineId }) => {
+        const line = this.drink.mix.find((l) => l.id === lineId)!;
+        return [lineId, ((fixedPerLitreMl(this.drink, this.target, line) ?? 0) * this.jugWanted.volumeMl) / 1000];
+      }),
+    );
   }
 
   /** The second drink: the first brew and water. */
@@ -353,8 +430,11 @@ export function onHandFor(solver: DrinkSolver, brewed: (lineId: string) => Liqui
 }
 
 /** Dry plant to water as written, g/L. */
-export const ratioOf = (way: BrewWay): number =>
-  (1000 * way.ingredients.reduce((sum, i) => sum + i.grams, 0)) / Math.max(1, way.waterMl);
+export const ratioOf = liquorRatioOf;
+
+/** Near enough to the sweetness that is wanted, g/L; and the most that written sugar is multiplied by. */
+const SWEET_ENOUGH = 0.5;
+const MOST_SWEETER = 20;
 
 /** The water of the second drink. */
 const SECOND_WATER = 'second:water';
@@ -373,5 +453,9 @@ function denser(way: BrewWay, density: number): BrewWay {
   if (density === 1) return way;
   const written = ratioOf(way);
   const within = Math.min(way.liquorRatio.max / written, Math.max(way.liquorRatio.min / written, density));
-  return { ...way, waterMl: way.waterMl / within };
+  // What is poured in to brew with is thinned or thickened as the water is.
+  const ingredients = way.ingredients.map((i) =>
+    botanicalIfKnown(i.plant)?.extractionClass === 'stirred_in' ? { ...i, grams: i.grams / within } : i,
+  );
+  return { ...way, waterMl: way.waterMl / within, ingredients };
 }

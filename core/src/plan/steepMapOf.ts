@@ -1,3 +1,8 @@
+import { HAND_OPENS } from '../brew/plantsInPot';
+import { isPressed, WALLS_GIVE_C } from '../brew/brewRun';
+import { liquidIn } from '../brew/contents';
+import { leftBehind, openingRate, stillClosed } from '../extraction/opening';
+import { isFresh, type FreshMatter } from '../reference/matter';
 import { mainStageOf, type BrewIngredient } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { coolingTauMin, kitchenBoilingPoint } from '../heat/heating';
@@ -8,7 +13,7 @@ import { harshLoadsOf, loadOfIndex, mostOil, softenedBy, softenersOf, type Harsh
 import { strengthWeightLPerG } from '../liquid/strength';
 import { bearingsOf } from '../reference/bearing';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
-import { mapKinds, massG, portionOf, totalOf, volumeMl, waterOf, type ByKind, type Liquid } from '../liquid/liquid';
+import { mapKinds, plantOfBody, portionOf, totalOf, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
 import { netBodyMax, type Botanical } from '../reference/botanicals';
 import type { Plan, PlannedBrew } from './planTypes';
 
@@ -80,7 +85,10 @@ export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | und
 
 /** Weighted body that is in the liquor already. */
 const bodyIn = (l: Liquid): number =>
-  Object.entries(l.bodyG).reduce((sum, [p, g]) => sum + strengthWeightLPerG(plantIn(l.own, p)) * g, 0);
+  Object.entries(l.bodyG).reduce(
+    (sum, [p, g]) => sum + (p === plantOfBody(p) ? strengthWeightLPerG(plantIn(l.own, p)) * g : 0),
+    0,
+  );
 
 /** What of the glass's strength this brew brings: by its own curve at the planned pull. */
 function shareOf(plan: Plan, brew: PlannedBrew): number {
@@ -200,13 +208,13 @@ function ambientOf(plan: Plan, brew: PlannedBrew): { ambientC: number; tauMin: n
   const { kitchen } = plan;
   if (main.kind === 'hold') return { ambientC: kitchen.roomC, tauMin: NEVER_COOLS_MIN };
   const fridge = main.place === 'fridge';
-  const waterMl = Math.max(1, brew.waterMl / brew.pots);
+  const { heatG, ml } = liquidIn(brew.way, 1 / brew.pots, plantsOf(plan.drink));
   const ambientC = fridge ? kitchen.fridgeC : kitchen.roomC;
   const tauMin = coolingTauMin({
-    massKg: massG(waterOf(waterMl)) / 1000,
+    massKg: heatG / 1000,
     cpKJPerKgK: 4.186,
     vesselJPerK: vesselHeatJPerK(brew.vessel),
-    lossWPerK: closedLossWPerK(brew.vessel, waterMl, fridge ? 'fridge' : 'counter') * plan.factors.heatLoss,
+    lossWPerK: closedLossWPerK(brew.vessel, ml, fridge ? 'fridge' : 'counter') * plan.factors.heatLoss,
     ambientC,
   });
   return { ambientC, tauMin };
@@ -240,12 +248,33 @@ function stillToGive(i: BrewIngredient, brew: PlannedBrew, mainId: string, plant
     cookedG: grams * left(before.cookedG, grams),
     map: {
       extractionClass: b.extractionClass,
+      ...(isFresh(b.matter)
+        ? { opening: openingRate(b.matter), worked: workedOn(b.matter, i, brew, left(before.bodyG, body)) }
+        : {}),
       bodyFull: strengthWeightLPerG(b) * body * left(before.bodyG, body),
       entersMin: Math.max(0, at.fromMin),
       ...(Number.isFinite(at.toMin) ? { leavesMin: at.toMin } : {}),
       rateScale: cut.rate,
     },
   };
+}
+
+/** What the hands do by the strain to what of a fresh plant is still closed as the main stage begins. */
+function workedOn(
+  m: FreshMatter,
+  { leaves }: BrewIngredient,
+  { way, run }: PlannedBrew,
+  closedShare: number,
+): NonNullable<MapPlant['worked']> {
+  const done = way.stages.flatMap((s) => {
+    const how = s.kind === 'hands' ? HAND_OPENS[s.work] : undefined;
+    return how && !leaves ? [how] : [];
+  });
+  const press = isPressed(way) && !leaves;
+  const everHot = hottestC(run.history, run.endMin) >= WALLS_GIVE_C;
+  const { open } = leftBehind(m, 0, { press, opened: done.at(-1), everHot, thick: false, times: way.keepPulp ? 0 : 1 });
+  const least = closedShare > 0 ? Math.max(0, open - (1 - closedShare)) / closedShare : 1;
+  return { stillClosed: stillClosed(m, done), leastOpen: least };
 }
 
 function inPotOf(i: BrewIngredient, brew: PlannedBrew, mainId: string, lastMin: number, plants: Plants): InPot {

@@ -3,39 +3,64 @@ import type { Plan, PlannedBrew } from './planTypes';
 /** Minutes of work with the hands. House estimates, half to twice as long in another kitchen. */
 const HANDS = { measureEach: 1.5, strain: 4, press: 3, rinse: 3, mix: 5, perFermentDay: 1, watchedShare: 0.3 } as const;
 
-/** From the first stage to the last, side by side where brews do not wait for each other, cooling included unless it is poured hot, min. */
+/**
+ * From the first thing measured to the glass, min: brews side by side where they do not wait for each other, the hands between
+ * their stages, mixing, and cooling unless it is poured hot or over ice. What is measured while the water heats costs no time.
+ */
 export function totalMinutes(plan: Plan): number {
-  const longest = Math.max(...plan.brews.map(({ run }) => run.stages[run.stages.length - 1]?.endMin ?? run.endMin));
-  // Poured hot it goes from the pot into the glass.
-  return plan.target.hot ? longest : longest + plan.cooling.bathMin + plan.cooling.fridgeMin;
+  const longest = Math.max(0, ...plan.brews.map(brewMinutes));
+  const ready = longest + mixMinutes(plan);
+  return servedAtOnce(plan) ? ready : ready + plan.cooling.bathMin + plan.cooling.fridgeMin;
 }
+
+function brewMinutes({ way, run, pots }: PlannedBrew): number {
+  const [first] = run.stages;
+  const stages = run.stages[run.stages.length - 1]?.endMin ?? run.endMin;
+  const heats = first?.kind === 'heat' ? first.endMin - first.startMin : 0;
+  const measures = Math.max(0, way.ingredients.length * HANDS.measureEach - heats);
+  return stages + measures + Math.sqrt(pots) * betweenStages(way, run);
+}
+
+/** Work that has no stage of its own, min: a sieve runs by what goes through it. */
+const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']): number =>
+  way.stages.reduce((sum, stage) => {
+    if (stage.kind === 'strain')
+      return sum + HANDS.strain * Math.min(1, 0.25 + run.ledger.outMl / 1300) + (stage.press ? HANDS.press : 0);
+    return stage.kind === 'rinse' ? sum + HANDS.rinse : sum;
+  }, 0);
+
+/** Pouring together; a drink of one part is in its jug. */
+const mixMinutes = ({ drink }: Plan): number => (drink.mix.length > 1 ? HANDS.mix : 0);
+
+/** Poured hot, or hot over ice: nothing waits for a fridge. */
+const servedAtOnce = (plan: Plan): boolean =>
+  plan.target.hot === true || plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
 
 /** What of it asks for the hands, min. */
 export const handsOnMinutes = (plan: Plan): number =>
-  plan.brews.reduce<number>((sum, b) => sum + handsOnBrew(b) * Math.sqrt(b.pots), HANDS.mix) +
-  (plan.target.hot ? 0 : plan.cooling.bathMin * HANDS.watchedShare);
+  plan.brews.reduce<number>((sum, b) => sum + handsOnBrew(b) * Math.sqrt(b.pots), mixMinutes(plan)) +
+  (servedAtOnce(plan) ? 0 : plan.cooling.bathMin * HANDS.watchedShare);
 
 function handsOnBrew({ way, run }: PlannedBrew): number {
-  return way.stages.reduce((sum, stage) => {
-    const time = run.stages.find((t) => t.stageId === stage.id);
-    const minutes = time ? time.endMin - time.startMin : 0;
-    switch (stage.kind) {
-      case 'toast':
-      case 'dissolve':
-      case 'hands':
-        return sum + minutes;
-      case 'reduce':
-        return sum + minutes * HANDS.watchedShare;
-      case 'cool':
-        return sum + (stage.by === 'ice-bath' ? minutes * HANDS.watchedShare : 0);
-      case 'strain':
-        return sum + HANDS.strain + (stage.press ? HANDS.press : 0);
-      case 'rinse':
-        return sum + HANDS.rinse;
-      case 'ferment':
-        return sum + stage.days * HANDS.perFermentDay;
-      default:
-        return sum;
-    }
-  }, way.ingredients.length * HANDS.measureEach);
+  return way.stages.reduce(
+    (sum, stage) => {
+      const time = run.stages.find((t) => t.stageId === stage.id);
+      const minutes = time ? time.endMin - time.startMin : 0;
+      switch (stage.kind) {
+        case 'toast':
+        case 'dissolve':
+        case 'hands':
+          return sum + minutes;
+        case 'reduce':
+          return sum + minutes * HANDS.watchedShare;
+        case 'cool':
+          return sum + (stage.by === 'ice-bath' ? minutes * HANDS.watchedShare : 0);
+        case 'ferment':
+          return sum + stage.days * HANDS.perFermentDay;
+        default:
+          return sum;
+      }
+    },
+    way.ingredients.length * HANDS.measureEach + betweenStages(way, run),
+  );
 }

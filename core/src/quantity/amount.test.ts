@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { botanicalBySlug } from '../reference/botanicals';
 import { gramsOf, mlOf, printAmount, printVolume, readAmount, type Amount } from './amount';
-import { justCoverMl, leftAtShareMl, liquidToLineMl } from './level';
+import { leftAtShareMl, liquidToLineMl } from './level';
 import { UNITS } from './units';
 
 const read = (text: string): Amount => {
@@ -122,8 +122,6 @@ describe('grams of a plant', () => {
 describe('amounts by a level', () => {
   it('to a line with solids in it is the line less the solids', () =>
     expect(liquidToLineMl({ lineMl: 2000, solidsG: 400 })).toBe(1600));
-  it('just covered fills the gaps and a finger above', () =>
-    expect(justCoverMl({ heapMl: 1000, openingCm2: 250 })).toBeCloseTo(700));
   it('half left with the fruit still in is less than half the liquid', () =>
     expect(leftAtShareMl({ liquidMl: 1000, solidsG: 400, share: 0.5 })).toBe(300));
   it('refuse a line below the solids', () =>

@@ -1,4 +1,4 @@
-import { requireInRange, requireNotNegative, requirePositive } from './range';
+import { requireInRange, requireNotNegative } from './range';
 
 // Amounts that cooks take by a level, not by a measure.
 
@@ -10,23 +10,6 @@ export function liquidToLineMl({ lineMl, solidsG }: { lineMl: number; solidsG: n
   const solidsMl = requireNotNegative('liquidToLineMl', 'solidsG', solidsG, 'g') * SOLIDS_ML_PER_G;
   return requireInRange('liquidToLineMl', 'lineMl', lineMl, { unit: 'ml', min: solidsMl, max: 1e6 }) - solidsMl;
 }
-
-/** Share of a loose heap that is gaps between its pieces. House estimate, 0.35 to 0.6. */
-export const HEAP_GAPS = 0.45;
-
-/** Liquid that just covers a heap, ml: it fills the gaps and stands a little above. */
-export const justCoverMl = ({
-  heapMl,
-  aboveCm = 1,
-  openingCm2,
-}: {
-  heapMl: number;
-  aboveCm?: number;
-  openingCm2: number;
-}): number =>
-  requireNotNegative('justCoverMl', 'heapMl', heapMl, 'ml') * HEAP_GAPS +
-  requireNotNegative('justCoverMl', 'aboveCm', aboveCm, 'cm') *
-    requirePositive('justCoverMl', 'openingCm2', openingCm2, 'cm2');
 
 /** Liquid left when a pot, solids still in it, has gone down to a share of its level, ml. */
 export const leftAtShareMl = ({

@@ -98,6 +98,63 @@ const BEARINGS: Readonly<Record<string, Bearing>> = {
     coconut_flakes_dried: 400,
   }),
   ...tongue(0.35, { cassia_stick: 5.8, cassia_ground: 3, ceylon_cinnamon_stick: 6.2 }),
+  // Fruit, peel and herbs as they are picked, and juices: eaten or drunk neat without complaint, hence high.
+  ...tongue(0.35, {
+    lingonberry_fresh: 210,
+    blackcurrant_fresh: 300,
+    redcurrant_fresh: 400,
+    rhubarb_stalk: 600,
+    cranberry_dried: 120,
+  }),
+  ...tongue(0.4, {
+    raspberry_fresh: 750,
+    raspberry_puree: 750,
+    raspberry_juice: 750,
+    blackberry_fresh: 650,
+    blueberry_fresh: 800,
+    plum_fresh: 800,
+    sweet_cherry_fresh: 900,
+    pomegranate_fresh: 800,
+    passion_fruit_fresh: 800,
+    nectarine_fresh: 1200,
+    apricot_fresh: 1200,
+    kiwi_fresh: 1200,
+    mango_fresh: 2500,
+    watermelon_fresh: 3000,
+    carob_pod: 200,
+    apple_peel_fresh: 500,
+    beet_fresh: 700,
+  }),
+  ...tongue(0.5, {
+    cranberry_juice: 700,
+    pomegranate_juice: 1100,
+    sour_cherry_juice: 1500,
+    grape_juice_red: 1800,
+    orange_juice: 2500,
+    mandarin_juice: 2500,
+    peach_puree: 2500,
+    peach_nectar: 2500,
+    strawberry_puree: 1500,
+    apple_juice: 4000,
+    pear_juice: 4000,
+    pineapple_juice: 4000,
+    grape_juice_white: 4000,
+    rosehip_fresh: 320,
+  }),
+  ...tongue(0.95, {
+    lemon_peel_pith_fresh: 21,
+    orange_peel_pith_fresh: 27,
+    mandarin_peel_fresh: 27,
+    grapefruit_peel: 13,
+    lemon_whole_sliced: 40,
+    lime_whole_sliced: 42,
+    orange_whole_sliced: 60,
+  }),
+  ...tongue(0.9, { cocoa: 30, bitters: 30 }),
+  ...tongue(0.7, { lemon_balm_fresh: 80, lemon_verbena_fresh: 62 }),
+  ...hay(tongue(0.6, { linden_fresh: 60 })),
+  ...smelt('medicinal', { sage_fresh: 30, turmeric_fresh: 45 }),
+  ...smelt('perfume', { rose_petal_fresh: 45, lavender_fresh: 9 }),
   ...tongue(0.9, {
     dandelion_root_roasted: 12,
     burdock_root_cut: 12,
@@ -130,8 +187,22 @@ const BEARINGS: Readonly<Record<string, Bearing>> = {
   ...smelt('hot', { ginger_fresh: 65, ginger_dried_cut: 15 }),
 };
 
-/** The sour of lemon and lime is acid, and is told as acid. */
-const NEVER_HARSH: ReadonlySet<string> = new Set(['lemon_juice', 'lime_juice']);
+/** The sour of lemon, lime and vinegar is acid, and is told as acid; milk, spirits and salt are softeners. */
+const NEVER_HARSH: ReadonlySet<string> = new Set([
+  'lemon_juice',
+  'lime_juice',
+  'key_lime_juice',
+  'milk_whole',
+  'kefir',
+  'oat_drink',
+  'vanilla_extract',
+  'rum_40',
+  'gin_40',
+  'vodka_40',
+  'salt',
+  'citric_acid',
+  'cider_vinegar',
+]);
 
 /** What drinkers bear of a plant, part by part of a mix; nothing for what is never harsh. */
 export function bearingsOf(b: Botanical): readonly BornePart[] {

@@ -2,6 +2,8 @@ import { InputError } from '../quantity/errors';
 import { EXTRACTION_CLASSES, type ExtractionClassName } from '../extraction/extractionClass';
 import { COLOUR_FAMILIES, type ColourFamily } from '../colour/colourFamilies';
 import { BOTANICAL_ROWS } from './botanicalTable';
+import { isFresh, MATTER, type FreshMatter, type Matter } from './matter';
+import { WET_THINGS } from './wetThings';
 
 /** A plant in one form, with the figures the model needs. Fractions are grams a gram of this form. */
 export type Botanical = {
@@ -44,6 +46,8 @@ export type Botanical = {
   /** of a plant of the cook's own: how unsure its strength is, one sigma on the log scale, and what it is made of */
   strengthSigmaLn?: number;
   madeOf?: readonly { plant: string; share: number }[];
+  /** its water and pulp, of what is fresh or poured as it is; dry plants have none to speak of */
+  matter?: Matter | FreshMatter;
 };
 
 function botanical(row: readonly unknown[], index: number): Botanical {
@@ -88,8 +92,27 @@ function botanical(row: readonly unknown[], index: number): Botanical {
     confidence: text(33) as Botanical['confidence'],
     note: text(34),
   };
-  requireFigures(b);
   return b;
+}
+
+/** The most of what is neither sugar nor acid that counts as harsh solids. House estimate. */
+const HARSH_SHARE = 0.3;
+
+/** A plant with what is wet about it: fresh ones and juices give what is in them, not what a clock once drew from them. */
+function withMatter(b: Botanical): Botanical {
+  const matter = MATTER[b.slug];
+  if (!matter) return b;
+  // Besides its sugar and acid most is what it tastes of; how the rest is called harsh is told in grams of the plant.
+  const harshMax = Math.max(0, Math.min(b.harshMax, HARSH_SHARE * (matter.soluble - b.sugar - b.citricEq)));
+  return {
+    ...b,
+    matter,
+    harshMax,
+    bodyMax: matter.soluble - harshMax,
+    ...(isFresh(matter)
+      ? { absorbGPerG: matter.held.drained, pressRecovery: 1 - matter.held.pressed / matter.held.drained }
+      : {}),
+  };
 }
 
 /** What must hold of every row: the model would go wrong in silence otherwise. */
@@ -111,7 +134,8 @@ export function requireFigures(b: Botanical): void {
   rule(b.pressRecovery <= 1, 'pressRecovery', '0 to 1', b.pressRecovery);
 }
 
-const ALL: readonly Botanical[] = BOTANICAL_ROWS.map(botanical);
+const ALL: readonly Botanical[] = [...BOTANICAL_ROWS.map(botanical), ...WET_THINGS].map(withMatter);
+ALL.forEach(requireFigures);
 const BY_SLUG: ReadonlyMap<string, Botanical> = new Map(ALL.map((b) => [b.slug, b]));
 
 /** Plants of the table that a plant stands for: itself, or the parts of a plant of the cook's own. */

@@ -1,4 +1,5 @@
 import { InputError } from '../quantity/errors';
+import { isFresh, ownLiquorMlPerG } from './matter';
 import { botanicalBySlug, requireFigures, type Botanical } from './botanicals';
 
 /**
@@ -38,6 +39,10 @@ export function ownPlantId(name: string, revision: number): string {
   return `own-${stem}-r${revision}`;
 }
 
+/** Liquor that a gram holds besides its own, ml. */
+const heldBesideOwn = ({ matter, absorbGPerG }: Botanical): number =>
+  isFresh(matter) ? Math.max(0, absorbGPerG - ownLiquorMlPerG(matter)) : absorbGPerG;
+
 /**
  * The figures of a plant of one's own: the mean of its parts by mass, the pace of its largest part, the cautions of all.
  * @throws InputError for parts that are not in the table, are not steeped, or do not add up to the whole
@@ -58,6 +63,8 @@ export function botanicalOf(own: OwnPlant): Botanical {
   const mean = (of: (b: Botanical) => number): number => parts.reduce((sum, p) => sum + of(p.b) * p.share, 0);
   const typical = own.doseGPerL ?? mean((b) => b.dose.typical);
   const ratio = typical / mean((b) => b.dose.typical);
+  // Fresh parts among dry ones count as dry with the liquor that clings to them; what is all of one thing is as wet as that.
+  const matter = parts.length === 1 ? main.matter : undefined;
   const figures: Botanical = {
     ...main,
     slug: own.id,
@@ -72,7 +79,7 @@ export function botanicalOf(own: OwnPlant): Botanical {
     dose: { low: mean((b) => b.dose.low) * ratio, typical, high: mean((b) => b.dose.high) * ratio },
     bodyMax: mean((b) => b.bodyMax),
     harshMax: mean((b) => b.harshMax),
-    absorbGPerG: mean((b) => b.absorbGPerG),
+    absorbGPerG: matter ? mean((b) => b.absorbGPerG) : mean(heldBesideOwn),
     pressRecovery: mean((b) => b.pressRecovery),
     citricEq: mean((b) => b.citricEq),
     sugar: mean((b) => b.sugar),
@@ -83,6 +90,7 @@ export function botanicalOf(own: OwnPlant): Botanical {
     strengthSigmaLn: own.strengthKnown ? KNOWN_STRENGTH_SIGMA_LN : UNKNOWN_STRENGTH_SIGMA_LN,
     madeOf: parts.map((p) => ({ plant: p.b.slug, share: p.share })),
   };
+  if (!matter) delete (figures as { matter?: unknown }).matter;
   requireFigures(figures);
   return figures;
 }

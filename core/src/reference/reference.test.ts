@@ -13,9 +13,9 @@ import { botanicalOf } from './ownPlants';
 import { plantColour } from './plantColours';
 
 describe('the botanicals', () => {
-  it('are 94, each with its confidence, a dose and a colour', () => {
-    expect(botanicals()).toHaveLength(94);
-    expect(new Set(botanicals().map((b) => b.slug)).size).toBe(94);
+  it('are each there once, with its confidence, a dose and a colour', () => {
+    expect(botanicals().length).toBeGreaterThan(170);
+    expect(new Set(botanicals().map((b) => b.slug)).size).toBe(botanicals().length);
     for (const b of botanicals()) expect(['low', 'medium', 'high']).toContain(b.confidence);
   });
   it('know roselle: 38 g a cup, 18 g/L, 0.16 g/g of acid', () => {
@@ -60,12 +60,21 @@ describe('kitchen measures', () => {
 });
 
 describe('colour', () => {
-  it('is known of every plant of the table but the one that has none', () =>
+  it('is known of everything in the table but what has none', () =>
     expect(
       botanicals()
         .filter((b) => !plantColour(b))
         .map((b) => b.slug),
-    ).toEqual(['coconut_flakes_dried']));
+    ).toEqual([
+      'coconut_flakes_dried',
+      'coconut_water',
+      'bitters',
+      'rum_40',
+      'gin_40',
+      'vodka_40',
+      'salt',
+      'citric_acid',
+    ]));
   it('of a plant’s usual dose as brewed is its own swatch', () => {
     const tea = botanicalBySlug('black_tea_leaf');
     const liquor = pourTogether(waterOf(980), givenBy(tea, 0.75 * tea.dose.typical));

@@ -99,7 +99,13 @@ export const windowOf = (f: Facts): KeepingWindow =>
     measuredPhAtMost42: phAtMost(f, 4.2),
   });
 
-export const milk = (f: Facts): boolean => (f.additions?.milk ?? 'none') !== 'none';
+const MILKS: ReadonlySet<string> = new Set(['milk_whole', 'kefir', 'oat_drink']);
+
+export const milk = (f: Facts): boolean =>
+  (f.additions?.milk ?? 'none') !== 'none' || (f.ingredients ?? []).some((i) => MILKS.has(i.slug));
+/** Of a cow: oats are none. */
+export const dairy = (f: Facts): boolean =>
+  f.additions?.milk === 'dairy' || (f.ingredients ?? []).some((i) => i.slug === 'milk_whole' || i.slug === 'kefir');
 
 /** Honey in any form. */
 export const honey = (f: Facts): boolean => f.additions?.honey === true || slugged(f, 'honey') !== undefined;

@@ -41,6 +41,7 @@ export function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewR
     case 'strain':
     case 'rinse':
     case 'dissolve':
+    case 'onto-ice':
       return [];
   }
 }

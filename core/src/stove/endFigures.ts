@@ -32,10 +32,13 @@ function figuresAnew(batch: Batch, brewId: string, stageId: string): EndFigures 
   if (!stage || !time) return {};
   const vessel = vesselOf(batch.plan, brew.vesselId);
   const { kitchen } = batch.plan;
+  const isBefore = untilStrained(brew.way).some((s) => s.id === stageId);
+  // Before the strain the plants stand in it and weigh with it.
   const read = (l: Liquid): EndFigures => {
-    const depthCm = levelCm(vessel, volumeMl(l));
+    const pot = isBefore ? run.inPot(time.endMin) : { levelMl: volumeMl(l), massG: massG(l) };
+    const depthCm = levelCm(vessel, pot.levelMl);
     return {
-      panWeightG: vessel.emptyG + massG(l),
+      panWeightG: vessel.emptyG + pot.massG,
       depthCm,
       belowRimCm: Math.max(0, heightCm(vessel) - depthCm),
       brix: apparentBrix(l),
@@ -57,6 +60,7 @@ function figuresAnew(batch: Batch, brewId: string, stageId: string): EndFigures 
       return { sweetenedG: stirredIn(batch, brewId, stageId), brix: apparentBrix(liquid) };
     }
     case 'hold':
+    case 'onto-ice':
     case 'steep':
       return { tempC: time.toC };
     case 'ferment':

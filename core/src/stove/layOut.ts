@@ -1,9 +1,9 @@
 import { frozenBrew, timedStages, vesselOf } from '../batch/brewState';
 import type { FrozenPlan } from '../batch/batchEvent';
 import { heightCm, levelCm } from '../heat/vessel';
-import { justCoverMl } from '../quantity/level';
+import { filledMl, waterToCover } from '../brew/contents';
 import type { Botanical } from '../reference/botanicals';
-import { plantOf } from '../reference/plants';
+import { plantOf, plantsOf } from '../reference/plants';
 
 /** One thing that is to be on the table, or seen to, before the heat is on. `id` stays the same for a plan. */
 export type LayOutItem = { id: string } & (
@@ -34,9 +34,6 @@ export type LayOutItem = { id: string } & (
   | { what: 'jug'; vesselId: string; clean: true }
   | { what: 'clean-jar'; vesselId: string }
 );
-
-/** Bulk of dry plants where the table has no cup: a loose heap holds four times its mass in ml. House estimate. */
-const HEAP_ML_PER_G = 4;
 
 /** Ice for a bath: about as much as what is cooled, to the next 100 g. House estimate, 0.7 to 1.5 times. */
 const BATH_ICE_PER_ML = 1;
@@ -84,13 +81,10 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
     };
   });
   const vessel = vesselOf(plan, vesselId);
-  const heapMl = way.ingredients.reduce((sum, { plant, grams }) => {
-    const { cupG } = plantOf(plan.drink, plant);
-    return sum + (grams / pots) * (cupG ? 236.588 / cupG : HEAP_ML_PER_G);
-  }, 0);
-  // The heap floats or sinks into the water: what it needs to be covered, or the water and what it drinks, whichever is more.
-  const coverMl = justCoverMl({ heapMl, openingCm2: Math.PI * (vessel.diameterCm / 2) ** 2 });
-  const roomMl = Math.max(way.waterMl / pots, coverMl);
+  // The heap floats or sinks into the water: what it needs to be covered, or all that is in it, whichever is more.
+  const inOnePot = way.ingredients.map(({ plant, grams }) => ({ plant, grams: grams / pots }));
+  const cover = waterToCover(vessel, inOnePot, plantsOf(plan.drink));
+  const roomMl = Math.max(filledMl(way, 1 / pots), cover.waterMl);
   const filledShare = levelCm(vessel, roomMl) / heightCm(vessel);
   const strain = way.stages.find((s) => s.kind === 'strain');
   const coldJar =

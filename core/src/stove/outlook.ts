@@ -1,7 +1,7 @@
 import { concentrateOf, jugWantedOf, runOfBatch, standardOf, type Batch } from '../batch/batch';
 import { curveOfBatch, glassOf, progressAt } from '../batch/progress';
 import { totalOf, volumeMl } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import { readyAtMs } from './calls';
 
 /** What one brew of a batch is going to come to, as things stand. */
@@ -25,7 +25,7 @@ export function outlookAt(batch: Batch, brewId: string, nowMs: number): Outlook 
   const concentrate = concentrateOf(batch, brewId);
   const run = runOfBatch(batch, brewId);
   const ml = volumeMl(concentrate);
-  const brewX = weightedStrength(concentrate) / standardOf(batch);
+  const brewX = timesStandard(concentrate, standardOf(batch));
   const { strengthX } = jugWantedOf(batch);
   const progress = progressAt(batch, brewId, nowMs);
   const over = progress && progress.leftMin < 0;

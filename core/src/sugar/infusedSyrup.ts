@@ -6,14 +6,19 @@ import { solidsOf } from './sweeteners';
 
 export type InfusedSyrup = { liquid: Liquid; sugarG: number; brix: number; volumeMl: number };
 
-/** How sweet a liquor is made: by its volume (1 g to each ml is the usual one to one), or up to a Brix. */
-export type Sweetness = { gPerMl: number } | { brix: number };
+/** How sweet a liquor is made: by its volume (1 g to each ml is the usual one to one), up to a Brix, or by an amount, g as it comes. */
+export type Sweetness = { gPerMl: number } | { brix: number } | { grams: number };
+
+/** The same in a making of another size. */
+export const scaledSweetness = (to: Sweetness, scale: number): Sweetness =>
+  'grams' in to ? { grams: to.grams * scale } : to;
 
 /**
  * Sweetener that a liquor takes, g as it comes; dissolved solids of the plants count in a Brix.
  * @throws InputError if it is sweeter already, or if the sweetener itself is no thicker
  */
 export function sugarForG(liquor: Liquid, to: Sweetness, kind = 'white_sugar'): number {
+  if ('grams' in to) return requireNotNegative('sugarForG', 'grams', to.grams, 'g');
   if ('gPerMl' in to) return volumeMl(liquor) * requireNotNegative('sugarForG', 'gPerMl', to.gPerMl, 'g/ml');
   requirePositive('sugarForG', 'brix', to.brix, '°Bx');
   const now = apparentBrix(liquor);

@@ -1,4 +1,4 @@
-import type { WarningSink } from '../quantity/errors';
+import { InputError, type WarningSink } from '../quantity/errors';
 import { intoRange, type Range } from '../quantity/range';
 import { bisect } from '../quantity/solve';
 import {
@@ -157,4 +157,26 @@ export function sucroseSpecificHeat(brix: number, tempC: number, purityPct = 100
   const b = massFraction('sucroseSpecificHeat', brix, warn) * 100;
   const t = intoRange('sucroseSpecificHeat', 'tempC', tempC, { unit: '°C', min: 0, max: 106 }, warn);
   return 4.1868 - 0.0297 * b + 4.6e-5 * b * purityPct + 7.5e-5 * b * t;
+}
+
+/**
+ * °Bx of a syrup that boils at a temperature at sea level, 0 to 80.
+ * @throws InputError for a temperature that no syrup boils at
+ */
+export function brixBoilingAt(boilsAtC: number): number {
+  const [water, thickest] = [syrupBoilingPoint(0, 0), syrupBoilingPoint(80, 0)];
+  if (!(boilsAtC > water && boilsAtC <= thickest))
+    throw new InputError(
+      'brixBoilingAt',
+      'boilsAtC',
+      `above ${water.toFixed(0)} and up to ${thickest.toFixed(0)} °C`,
+      boilsAtC,
+    );
+  let [lo, hi] = [0, 80];
+  for (let i = 0; i < 40; i++) {
+    const middle = (lo + hi) / 2;
+    if (syrupBoilingPoint(middle, 0) < boilsAtC) lo = middle;
+    else hi = middle;
+  }
+  return (lo + hi) / 2;
 }

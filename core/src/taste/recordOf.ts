@@ -1,6 +1,6 @@
 import { standardOf, tastedLiquid, type Batch, type Tasting } from '../batch/batch';
 import { harshLoad } from '../liquid/harshness';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard } from '../liquid/strength';
 import {} from '../liquid/liquid';
 import { sweetGPerL } from '../liquid/sweetness';
 import type { TastingRecord } from './preference';
@@ -9,7 +9,7 @@ import type { TastingRecord } from './preference';
 export function tastingRecordOf(batch: Batch, tasting: Tasting): TastingRecord {
   const liquid = tastedLiquid(batch, tasting);
   return {
-    strengthX: weightedStrength(liquid) / standardOf(batch),
+    strengthX: timesStandard(liquid, standardOf(batch)),
     harshLoad: harshLoad(liquid),
     sugarGPerL: sweetGPerL(liquid),
     plannedX: tasting.state === 'iced' ? batch.plan.target.strengthX : batch.plan.promised.jugX,

@@ -5,18 +5,24 @@ import {
   isPressed,
   REFERENCE_FACTORS,
   runBrew,
+  sweetenedBefore,
   type BrewFactors,
   type BrewSetup,
 } from '../brew/brewRun';
 import { afterStraining } from '../drink/drink';
 import type { Plan } from '../plan/planDrink';
-import { clingingMl, heldLiquor } from '../brew/waterLedger';
+import { BROUGHT_SHARE } from '../brew/plantsInPot';
+import { clingingMl } from '../brew/waterLedger';
 import { extent } from '../extraction/extract';
 import { plantsOf } from '../reference/plants';
 import { strengthWeightLPerG, weightedStrength } from '../liquid/strength';
 import { waterDensity } from '../physics/water';
 import { requirePositive } from '../quantity/range';
 import { netBodyMax } from '../reference/botanicals';
+import { DISSOLVED_ML_PER_G, ownLiquorMlPerG } from '../reference/matter';
+import { leftBehind } from '../extraction/opening';
+import { addSweetener, volumeMl } from '../liquid/liquid';
+import { stirredIn } from '../liquid/stirredIn';
 import { normalQuantile, seededRandom } from './random';
 
 /** Where a figure lies four times in five, and its middle. */
@@ -62,7 +68,10 @@ export const uncertaintyOf = (plan: Plan, draws: { runs?: number; seed?: number 
     }),
     {
       standard: plan.standard,
-      glassMl: (plan.jug.figures.volumeMl * plan.jug.figures.strengthX) / plan.glass.figures.strengthX,
+      glassMl:
+        plan.glass.figures.strengthX > 0
+          ? (plan.jug.figures.volumeMl * plan.jug.figures.strengthX) / plan.glass.figures.strengthX
+          : plan.jug.figures.volumeMl,
     },
     draws,
   );
@@ -87,7 +96,7 @@ export function planUncertainty(
     const [strength, volume] = [new Float64Array(runs), new Float64Array(runs)];
     lean(brew.setup)(drawn[i]!, strength, volume);
     for (let k = 0; k < runs; k++) {
-      strength[k] = strength[k]! / standard;
+      strength[k] = standard > 0 ? strength[k]! / standard : 0;
       volume[k] = volume[k]! * brew.pots;
       glass[k] = glass[k]! + (strength[k]! * brew.pouredMl) / glassMl;
     }
@@ -124,14 +133,21 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
       factors: { ...factors, heatLoss: factors.heatLoss * Math.exp(sigmas * FACTOR_SIGMA.heatLoss) },
     });
   const [cool, middle, hot] = LOSS_NODES.map(at) as [BodyAt, BodyAt, BodyAt];
-  const held = heldLiquor(
-    middle.plants.map((p) => ({ ...p.botanical, grams: p.grams })),
-    { press: isPressed(setup.way), heldScale: heldScaleOf(setup.way, factors) },
+  const press = isPressed(setup.way);
+  const heldScale = heldScaleOf(setup.way, factors);
+  const dryLeftMl = middle.plants.reduce(
+    (sum, { botanical: b, grams, fresh }) =>
+      fresh ? sum : sum + heldScale * grams * b.absorbGPerG * (press ? 1 - b.pressRecovery : 1),
+    0,
   );
-  const leftMl = held.drainedMl - held.pressedMl;
+  // Juice has its own volume.
+  const pouredInMl = middle.plants.map((p) =>
+    p.botanical.extractionClass === 'stirred_in' ? volumeMl(stirredIn(p.botanical, p.grams)) : undefined,
+  );
+  const sugarMl = sweetenedBeforeMl(setup);
   const waterMl = setup.way.waterMl * setup.scale;
   const mlPerG = 1000 / waterDensity(20);
-  const weights = middle.plants.map((p) => strengthWeightLPerG(p.botanical) * netBodyMax(p.botanical));
+  const weights = middle.plants.map((p) => (p.raw ? 0 : strengthWeightLPerG(p.botanical) * netBodyMax(p.botanical)));
   const after = afterStrain(setup);
   const { unsure } = setup.way;
   // A recipe written down from a making, or a pot that was timed, brings spreads of its own.
@@ -148,22 +164,35 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
       const [w0, w1, w2] = [(z * (z - 2)) / 8, 1 - (z * z) / 4, (z * (z + 2)) / 8];
       const amount = Math.exp(lnWeighing + ln[potency]![run]!) * factors.potency;
       const faster = Math.exp(ln[rate]![run]!);
-      let [strength, dissolved] = [0, 0];
+      const lnHeld = ln[heldAt]![run]!;
+      let [strength, dissolved, leftMl] = [0, sugarMl, dryLeftMl * Math.exp(lnHeld)];
       for (let k = 0; k < middle.plants.length; k++) {
         const [a, p, b] = [cool.plants[k]!, middle.plants[k]!, hot.plants[k]!];
         const ownMin = Math.max(0, w0 * a.ownMin + w1 * p.ownMin + w2 * b.ownMin);
         const hotMin = p.coldShare < 1 ? Math.max(0, w0 * a.hotMin + w1 * p.hotMin + w2 * b.hotMin) : 0;
-        const given =
-          p.grams *
-          p.potency *
-          amount *
-          extent({ k95PerMin: p.kPerMin * faster, coldShare: p.coldShare }, ownMin, hotMin);
+        const drawn = extent({ k95PerMin: p.kPerMin * faster, coldShare: p.coldShare }, ownMin, hotMin);
+        if (p.fresh) {
+          const { matter, stillClosed, takenOut } = p.fresh;
+          // Fruit differs more than leaf does in what it keeps, each kind by its own spread.
+          const off = lnHeld / FACTOR_SIGMA.held;
+          const times = heldScale * Math.exp(off * matter.spread);
+          const v = ownLiquorMlPerG(matter);
+          const { heldMl, open } = leftBehind(matter, 1 - (1 - drawn) * stillClosed, { ...takenOut, times });
+          strength += weights[k]! * p.grams * p.potency * amount * open;
+          dissolved += p.grams * Math.exp(lnWeighing - off * matter.spread * BROUGHT_SHARE) * open * v;
+          leftMl += p.grams * Math.max(0, heldMl - (1 - open) * v);
+          continue;
+        }
+        const given = p.grams * p.potency * amount * drawn;
         strength += weights[k]! * given;
-        dissolved += given * p.botanical.bodyMax;
+        dissolved += pouredInMl[k] ?? given * p.botanical.bodyMax * DISSOLVED_ML_PER_G;
       }
-      const steamMl = mlPerG * Math.exp(ln[steam]![run]!) * (w0 * cool.steamG + w1 * middle.steamG + w2 * hot.steamG);
-      const liquorMl = waterMl * Math.exp(lnWater) + 0.62 * dissolved - steamMl;
-      const poured = liquorMl - leftMl * Math.exp(ln[heldAt]![run]! + lnWeighing);
+      const clockG = Math.exp(ln[steam]![run]!) * (w0 * cool.steamG + w1 * middle.steamG + w2 * hot.steamG);
+      // Down to a mark as much goes whatever the pace: only the mark is unsure.
+      const downG = middle.boiledOff.grams + (middle.boiledOff.sd * ln[steam]![run]!) / FACTOR_SIGMA.steam;
+      const steamMl = mlPerG * (clockG + (middle.boiledOff.grams > 0 ? downG : 0));
+      const liquorMl = waterMl * Math.exp(lnWater) + dissolved - steamMl;
+      const poured = liquorMl - leftMl * Math.exp(lnWeighing);
       strengthOut[run] = ((1000 * strength) / liquorMl) * after.strength;
       volumeOut[run] = (poured - clingingMl(poured)) * after.volume;
     }
@@ -173,15 +202,21 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
 type BodyAt = ReturnType<typeof bodyExposures>;
 type Seven = [number, number, number, number, number, number, number];
 
+/** Room that sweeteners take that are dissolved before the strain, ml. */
+function sweetenedBeforeMl(setup: BrewSetup): number {
+  const { water, sugars } = sweetenedBefore(setup);
+  return volumeMl(sugars.reduce((l, s) => addSweetener(l, s.grams, s.kind), water)) - volumeMl(water);
+}
+
 /** What is done after the strain, as factors on strength and volume of what was strained off. */
 function afterStrain(setup: BrewSetup): { strength: number; volume: number } {
   if (afterStraining(setup.way).length === 0) return { strength: 1, volume: 1 };
   const run = runBrew(setup);
-  const { rinsedMl, sweetenedMl, reducedMl, outMl } = run.ledger;
+  const { rinsedMl, sweetenedMl, stirredMl, reducedMl, outMl } = run.ledger;
   const liquor = weightedStrength(run.at(run.endMin).liquor);
   return {
     strength: liquor > 0 ? weightedStrength(run.concentrate) / liquor : 1,
-    volume: outMl / (outMl - rinsedMl - sweetenedMl + reducedMl),
+    volume: outMl / (outMl - rinsedMl - sweetenedMl - stirredMl + reducedMl),
   };
 }
 

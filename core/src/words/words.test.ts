@@ -214,7 +214,6 @@ describe('what may not happen', () => {
     const [way] = brew.ways;
     const faulty = [
       { ...drink!, mix: [] },
-      { ...drink!, book: { ...drink!.book, jugMl: 100 } },
       { ...drink!, book: { ...drink!.book, wayId: 'gone' } },
       { ...drink!, brews: [{ ...brew, ways: [{ ...way!, ingredients: [] }] }] },
       {

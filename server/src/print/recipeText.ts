@@ -4,6 +4,7 @@ import {
   likelyRange,
   mainStageOf,
   plantIn,
+  reduceWords,
   SWEETENERS,
   totalMinutes,
   type Plan,
@@ -128,7 +129,9 @@ function stageName(s: Stage, main: boolean): string {
     case 'dissolve':
       return `Stir in ${sweetener(s.sweetener)}`;
     case 'reduce':
-      return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down to ${'brix' in s.to ? `${s.to.brix} °Bx` : `${Math.round(s.to.share * 100)} %`}`;
+      return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down ${reduceWords(s.to)}`;
+    case 'onto-ice':
+      return `Pour it hot over ${g(s.iceG)} ice`;
     case 'ferment':
       return 'Let it work, loosely covered';
   }

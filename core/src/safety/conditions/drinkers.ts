@@ -54,7 +54,7 @@ function carries(f: Facts, allergy: string): IngredientFact | boolean | undefine
     case 'soya':
       return ['soya', 'soy', 'soya_milk'].includes(milk);
     case 'milk':
-      return f.additions?.milk === 'dairy';
+      return d.dairy(f);
     default:
       return undefined;
   }

@@ -100,7 +100,8 @@ function UseUp(): ReactNode {
             <li key={`${i.batchId}-${i.vesselId}`} className="flex flex-wrap justify-between gap-x-4 py-2">
               <span>
                 {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
-                {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`} at {f.strength(i.figures.strengthX)}
+                {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`}
+                {f.atStrength(i.figures.strengthX)}
               </span>
               <span className={Date.parse(i.useBy) < now ? 'font-semibold text-stop' : 'text-muted'}>
                 use by {f.day(i.useBy)}

@@ -161,9 +161,9 @@ function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNo
         )}
         {plan && (
           <p className="mt-2">
-            {f.volume(plan.target.litres * 1000)} {manner(plan)} at {f.strength(plan.glass.figures.strengthX)}, the base{' '}
-            {f.strength(plan.brews[0].figures.strengthX)}, {sweetness(plan)}, {caffeineText(plan)}, ready in{' '}
-            {f.duration(minutesOf(plan).total)};{' '}
+            {f.volume(plan.target.litres * 1000)} {manner(plan)}
+            {f.atStrength(plan.glass.figures.strengthX)}, the base {f.strength(plan.brews[0].figures.strengthX)},{' '}
+            {sweetness(plan)}, {caffeineText(plan)}, ready in {f.duration(minutesOf(plan).total)};{' '}
             {summary.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
           </p>
         )}

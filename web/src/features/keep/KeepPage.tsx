@@ -148,7 +148,7 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
     <Card past={past} drawn={drawn} liquid={jug.liquid} volumeMl={figures.volumeMl}>
       <h2 className="text-lg [overflow-wrap:anywhere]">{jug.name}</h2>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-        <Row name="Holds">{`${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
+        <Row name="Holds">{`${f.volume(figures.volumeMl)}${f.atStrength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
         <Row name="Poured">{f.moment(jug.pouredAt)}</Row>
         <Row name="Use by">
           <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
@@ -186,7 +186,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
     <Card past={past} drawn={drawn} liquid={stored.liquid} volumeMl={item.volumeMl}>
       <h2 className="text-lg">{title}</h2>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-        <Row name="Holds">{`${f.volume(item.volumeMl)} at ${f.strength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
+        <Row name="Holds">{`${f.volume(item.volumeMl)}${f.atStrength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
         <Row name="To drink">
           {item.dilution
             ? `1 part with ${item.dilution.waterPerPart.toFixed(1)} parts of water and syrup for ${f.strength(item.dilution.toX)}`

@@ -4,12 +4,11 @@ import { useState, type ReactNode } from 'react';
 import {
   botanicalBySlug,
   botanicals,
-  JUICES,
+  juicePerFruit,
   POURABLE_RANGES,
+  POURED_THINGS,
   SWEETENERS,
   type HowMade,
-  type Juice,
-  type JuiceName,
   type Pourable,
   type Sweetener,
   type SweetenerName,
@@ -25,7 +24,7 @@ import type { Standing } from './usePourables';
 type Add = (line: Omit<BenchLine, 'id'>) => void;
 
 const STEEPED = botanicals().filter((b) => b.extractionClass !== 'stirred_in');
-const JUICE_CHOICES = Object.entries<Juice>(JUICES).map(([value, j]) => ({ value: value as JuiceName, label: j.name }));
+const JUICE_CHOICES = POURED_THINGS.map((value) => ({ value, label: botanicalBySlug(value).name }));
 const SWEET_CHOICES = Object.entries<Sweetener>(SWEETENERS)
   .filter(([, s]) => s.sweetness.value < 5)
   .map(([value, s]) => ({ value: value as SweetenerName, label: s.name.toLowerCase() }));
@@ -177,16 +176,15 @@ function Read({ onAdd }: { onAdd: Add }): ReactNode {
   );
 }
 
-/** Juice by the fruit, syrup, a sweetener as it comes, sparkling water, a spirit. */
+/** Juice by the fruit, puree, milk and what else is in at once, syrup, a sweetener as it comes, sparkling water, a spirit. */
 function Told({ onAdd }: { onAdd: Add }): ReactNode {
-  const [juice, setJuice] = useState<JuiceName>('lemon');
+  const [juice, setJuice] = useState('lemon_juice');
   const [fruits, setFruits] = useState(3);
   const [brix, setBrix] = useState(50);
   const [sweet, setSweet] = useState<SweetenerName>('honey');
   const [spirit, setSpirit] = useState('Rum');
   const [abv, setAbv] = useState(40);
-  const one: Juice = JUICES[juice];
-  const perFruit = one.mlPerFruit;
+  const perFruit = juicePerFruit(juice);
   return (
     <>
       <li className={ROW}>
@@ -208,13 +206,13 @@ function Told({ onAdd }: { onAdd: Add }): ReactNode {
         <Button
           onClick={() =>
             onAdd({
-              name: one.name,
+              name: botanicalBySlug(juice).name,
               from: { kind: 'juice', juice },
               haveMl: perFruit ? Math.round(fruits * perFruit.value) : 500,
             })
           }
         >
-          Add the juice
+          Add it
         </Button>
       </li>
       <li className={ROW}>

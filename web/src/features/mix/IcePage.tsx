@@ -62,7 +62,7 @@ function OverIce({ kitchen }: { kitchen: Kitchen }): ReactNode {
     <Panel title="Over ice">
       <p className="text-[1.1rem] leading-[2]">
         {figure('Pour', pouredMl, { unit: 'ml', min: 30, max: 1000, step: 10, shown: true }, setPoured)} at{' '}
-        {figure('Poured at', pouredC, { unit: '°C', min: 0, max: 60, step: 1, shown: true }, setC)} over{' '}
+        {figure('Poured at', pouredC, { unit: '°C', min: 0, max: 100, step: 1, shown: true }, setC)} over{' '}
         {figure('Ice', iceG, { unit: 'g', min: 0, max: 800, step: 10, shown: true }, setIce)} of ice made of{' '}
         <InlineChoice
           label="Ice made of"
@@ -89,7 +89,7 @@ function OverIce({ kitchen }: { kitchen: Kitchen }): ReactNode {
         ) : (
           <>
             Freeze <strong data-testid="cubes">{cubes.cubes} cubes</strong> ({f.volume(cubes.ml)}) of the drink at{' '}
-            {f.strength(cubes.x)} for each glass, and pour it at {f.strength(x)}: the last sip is as the first.
+            {f.strength(cubes.x)} for each glass, and pour it{f.atStrength(x)}: the last sip is as the first.
           </>
         )}
       </p>

@@ -210,8 +210,8 @@ function JugFacts({
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
             <dt className="text-muted">Holds</dt>
             <dd>
-              {f.volume(figures.volumeMl)} at {f.strength(figures.strengthX)}, {f.gPerL(figures.sweetGPerL)} sweet,{' '}
-              {f.gPerL(figures.acidGPerL)} tart
+              {f.volume(figures.volumeMl)}
+              {f.atStrength(figures.strengthX)}, {f.gPerL(figures.sweetGPerL)} sweet, {f.gPerL(figures.acidGPerL)} tart
             </dd>
             <dt className="text-muted">Made of</dt>
             <dd>{jug.parts.map((p) => `${mlWords(p.ml)} ${p.name}`).join(', ')}</dd>

@@ -101,7 +101,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={batch.plan.drink.name}
-      note={`In the jug: ${f.volume(figures.volumeMl)} at ${f.strength(figures.strengthX)}, ${f.gPerL(figures.sugarGPerL)} of sugar`}
+      note={`In the jug: ${f.volume(figures.volumeMl)}${f.atStrength(figures.strengthX)}, ${f.gPerL(figures.sugarGPerL)} of sugar`}
       actions={
         <>
           {last && (

@@ -209,7 +209,8 @@ function FixCard({
         <p className="mt-1 text-[0.95rem]">It brings a taste of its own: {fix.brings.map(name).join(', ')}.</p>
       )}
       <p className="mt-1 text-sm text-muted">
-        Then {f.volume(figures.volumeMl)} at {f.strength(figures.strengthX)}
+        Then {f.volume(figures.volumeMl)}
+        {f.atStrength(figures.strengthX)}
         {thinning > 1.01 ? ` (${f.strength(figures.strengthX / thinning)} once the ice has thinned it)` : ''},{' '}
         {f.gPerL(figures.sweetGPerL)} sweet, {f.gPerL(figures.acidGPerL)} tart.
         {fix.stillOff.length > 0 && ` Still ${fix.stillOff.join(', ')}.`}
@@ -290,7 +291,7 @@ function sourcesOf(
     ...(syrupMl > 0
       ? [told('syrup', 'Syrup', { kind: 'syrup', brix: syrupBrix, sweetener: 'white_sugar' }, syrupMl)]
       : []),
-    ...(lemonMl > 0 ? [told('lemon', 'Lemon juice', { kind: 'juice', juice: 'lemon' }, lemonMl)] : []),
+    ...(lemonMl > 0 ? [told('lemon', 'Lemon juice', { kind: 'juice', juice: 'lemon_juice' }, lemonMl)] : []),
     ...(water ? [told('water', 'Cold water', { kind: 'water', water: 'still' }, 1000, true)] : []),
   ];
 }

@@ -71,7 +71,7 @@ function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode 
   return (
     <Page
       title={`Ways of making ${drink.name}`}
-      note={`Side by side for ${f.volume(target.litres * 1000)} at ${f.strength(target.strengthX)}. Up to four at once; one you pick becomes a way of this drink.`}
+      note={`Side by side for ${f.volume(target.litres * 1000)}${f.atStrength(target.strengthX)}. Up to four at once; one you pick becomes a way of this drink.`}
       actions={<LinkButton to={`/plan/${drink.id}`}>Back to the plan</LinkButton>}
     >
       <Refusal error={save.error} />

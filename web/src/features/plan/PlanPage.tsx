@@ -227,8 +227,8 @@ function Looked({ wish, onTake }: { wish: Impossible; onTake: (target: PlanTarge
 
 const Take = ({ nearest, onTake }: { nearest: PlanTarget; onTake: (target: PlanTarget) => void }): ReactNode => (
   <Button kind="main" className="mt-3" onClick={() => onTake(nearest)}>
-    Take the nearest that works: {f.volume(nearest.litres * 1000)} at {f.strength(nearest.strengthX)} with{' '}
-    {f.gPerL(nearest.sugarGPerL)} of sugar
+    Take the nearest that works: {f.volume(nearest.litres * 1000)}
+    {f.atStrength(nearest.strengthX)} with {f.gPerL(nearest.sugarGPerL)} of sugar
   </Button>
 );
 

@@ -27,7 +27,7 @@ function ShoppingList({ view, house }: { view: DrinkView; house: House }): React
   return (
     <Page
       title={`For ${view.drink.name}`}
-      note={`${f.volume(target.litres * 1000)} at ${f.strength(target.strengthX)}.`}
+      note={`${f.volume(target.litres * 1000)}${f.atStrength(target.strengthX)}.`}
       actions={
         <>
           <LinkButton to={`/plan/${view.drink.id}`}>Back to the plan</LinkButton>

@@ -2,6 +2,7 @@ import { format as formatDate } from 'date-fns';
 import { useRef, useState, type ReactNode } from 'react';
 import {
   ACID_RANGE,
+  bookOf,
   mainStageOf,
   SECOND_RANGES,
   TARGET_RANGES,
@@ -53,6 +54,8 @@ export function TargetSentence({
   const way = wayOf(drink, target.wayId)!;
   const main = mainStageOf(way);
   const inFridge = main?.kind === 'steep' && main.place !== 'off-heat';
+  // What is only mixed or blended has nothing that is brewed, and no strength to ask for.
+  const hasStrength = bookOf(drink).standard > 0;
   const hasJuice = drink.mix.some((l) => l.from.kind === 'juice' && l.at === 'jug');
   const glasses = (target.litres * 1000) / target.glassMl;
   const chooseWay = (wayId: string): void => onChange({ wayId, steepMin: writtenMinutes(wayOf(drink, wayId)!) });
@@ -95,15 +98,20 @@ export function TargetSentence({
           ]}
           onValue={(v) => onChange({ iced: v === 'ice', hot: v === 'hot' })}
         />
-        , at ×
-        {number('Strength', {
-          value: target.strengthX,
-          range: TARGET_RANGES.strengthX,
-          step: 0.05,
-          digits: 2,
-          onValue: (strengthX) => onChange({ strengthX }),
-        })}{' '}
-        house strength with{' '}
+        {hasStrength && (
+          <>
+            , at ×
+            {number('Strength', {
+              value: target.strengthX,
+              range: TARGET_RANGES.strengthX,
+              step: 0.05,
+              digits: 2,
+              onValue: (strengthX) => onChange({ strengthX }),
+            })}{' '}
+            house strength
+          </>
+        )}{' '}
+        with{' '}
         {number('Sugar', {
           value: target.sugarGPerL,
           range: TARGET_RANGES.sugarGPerL,

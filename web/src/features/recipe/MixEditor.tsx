@@ -1,12 +1,18 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { botanicals, freeId, SWEETENERS, type Drink, type MixLine, type MixSource } from '@steepsis/core';
+import {
+  botanicalBySlug,
+  freeId,
+  POURED_THINGS,
+  SWEETENERS,
+  type Drink,
+  type MixLine,
+  type MixSource,
+} from '@steepsis/core';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
-const JUICES = botanicals()
-  .filter((b) => b.extractionClass === 'stirred_in')
-  .map((b) => ({ value: b.slug, label: b.name.toLowerCase() }));
+const JUICES = POURED_THINGS.map((value) => ({ value, label: botanicalBySlug(value).name.toLowerCase() }));
 const SWEETENER_CHOICES = Object.entries(SWEETENERS).map(([value, s]) => ({ value, label: s.name.toLowerCase() }));
 
 type New = { key: string; label: string; line: Omit<MixLine, 'id'> };
@@ -18,7 +24,7 @@ const NEW: readonly New[] = [
   },
   {
     key: 'juice',
-    label: 'Juice or puree',
+    label: 'Juice, puree, milk, extract',
     line: { name: 'Lemon juice', from: { kind: 'juice', plant: 'lemon_juice' }, book: 40, at: 'jug' },
   },
   {

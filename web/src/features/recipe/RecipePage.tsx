@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { explain, factsOfPlan, findingsOf, type BrewWay, type Drink } from '@steepsis/core';
+import { bookOf, explain, factsOfPlan, findingsOf, type BrewWay, type Drink } from '@steepsis/core';
 import { ProblemError } from '@/shared/api/client';
 import { useDrinks, useHouse, useSaveDrink, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -143,7 +143,11 @@ function Recipe({
           <Panel title="Mix">
             <MixEditor drink={drink} onChange={change} />
           </Panel>
-          <ServePanel drink={drink} onChange={change} />
+          <ServePanel
+            drink={drink}
+            sumMl={tried.kind === 'drink' ? bookOf(tried.drink).jugMl : undefined}
+            onChange={change}
+          />
         </div>
       </div>
     </Page>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Drink } from '@steepsis/core';
+import { volume } from '@/shared/format/format';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
@@ -7,9 +8,12 @@ import { Panel } from '@/shared/ui/Panel';
 /** Jug, glass, ice, or hot. */
 export function ServePanel({
   drink,
+  sumMl,
   onChange,
 }: {
   drink: Drink;
+  /** what its parts come to, where that can be told */
+  sumMl?: number | undefined;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
   const { serve, book, defaults } = drink;
@@ -21,7 +25,7 @@ export function ServePanel({
         {figure('Jug', book.jugMl, { unit: 'ml', min: 100, max: 20_000, step: 50, shown: true }, (jugMl) =>
           onChange({ ...drink, book: { ...book, jugMl } }, 'jug'),
         )}
-        , in glasses of{' '}
+        {sumMl !== undefined && sumMl > book.jugMl + 1 && <> (its parts come to {volume(sumMl)})</>}, in glasses of{' '}
         {figure('Glass', serve.glassMl, { unit: 'ml', min: 50, max: 1000, step: 10, shown: true }, (glassMl) =>
           onChange({ ...drink, serve: { ...serve, glassMl } }, 'glass'),
         )}

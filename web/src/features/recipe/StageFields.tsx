@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { HANDS_WORK, SWEETENERS, type Stage } from '@steepsis/core';
+import { HANDS_WORK, SWEETENERS, type ReduceTo, type Stage } from '@steepsis/core';
 import { HANDS_WORDS, PLACE_WORDS, STAGE_KIND_WORDS, stageWords } from '@/shared/format/names';
-import { figure, Tick } from '@/shared/ui/Figure';
+import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 type Change = (stage: Stage, what: string) => void;
@@ -54,7 +54,7 @@ export function StageFields({ stage, onChange }: { stage: Stage; onChange: Chang
   );
 }
 
-const hasLid = (s: Stage): boolean => ['heat', 'hold', 'steep', 'cool', 'ferment'].includes(s.kind);
+const hasLid = (s: Stage): boolean => ['heat', 'hold', 'steep', 'cool', 'ferment', 'reduce'].includes(s.kind);
 const isStirred = (s: Stage): boolean => s.kind === 'hold' || s.kind === 'steep';
 
 function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): ReactNode {
@@ -209,22 +209,39 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             onValue={(sweetener) => onChange({ ...s, sweetener }, 'sweetener')}
           />
           ,{' '}
-          {'gPerMl' in s.to
+          {'grams' in s.to
             ? figure(
-                'Sweetener to 100 ml',
-                s.to.gPerMl * 100,
-                { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
-                (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+                'Sweetener',
+                s.to.grams,
+                { unit: 'g', min: 0.1, max: 20_000, step: 10, digits: 1, shown: true },
+                (grams) => onChange({ ...s, to: { grams } }, 'to'),
               )
-            : figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
-                onChange({ ...s, to: { brix } }, 'to'),
-              )}
-          <Tick
-            checked={'brix' in s.to}
-            onChange={(on) => onChange({ ...s, to: on ? { brix: 50 } : { gPerMl: 0.5 } }, 'by')}
-          >
-            up to a Brix instead of by what came out
-          </Tick>
+            : 'gPerMl' in s.to
+              ? figure(
+                  'Sweetener to 100 ml',
+                  s.to.gPerMl * 100,
+                  { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
+                  (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+                )
+              : figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+                  onChange({ ...s, to: { brix } }, 'to'),
+                )}
+          ,{' '}
+          <InlineChoice
+            label="Sweetened by"
+            value={'grams' in s.to ? 'grams' : 'gPerMl' in s.to ? 'gPerMl' : 'brix'}
+            choices={[
+              { value: 'grams', label: 'an amount' },
+              { value: 'gPerMl', label: 'by what is there' },
+              { value: 'brix', label: 'up to a Brix' },
+            ]}
+            onValue={(by) =>
+              onChange(
+                { ...s, to: by === 'grams' ? { grams: 100 } : by === 'brix' ? { brix: 50 } : { gPerMl: 0.5 } },
+                'by',
+              )
+            }
+          />
         </>
       );
     case 'reduce':
@@ -240,20 +257,32 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             ]}
             onValue={(agitation) => onChange({ ...s, agitation }, 'boil')}
           />{' '}
-          to{' '}
-          {'share' in s.to
-            ? figure('Share left', s.to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: '% of it' }, (p) =>
-                onChange({ ...s, to: { share: p / 100 } }, 'to'),
-              )
-            : figure('Reduce to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
-                onChange({ ...s, to: { brix } }, 'to'),
-              )}
-          <Tick
-            checked={'brix' in s.to}
-            onChange={(on) => onChange({ ...s, to: on ? { brix: 60 } : { share: 0.5 } }, 'by')}
-          >
-            to a Brix instead of a share
-          </Tick>
+          <InlineChoice
+            label="Boiled down to"
+            value={reduceKind(s.to)}
+            choices={REDUCE_KINDS}
+            onValue={(kind) => onChange({ ...s, to: REDUCE_FIRST[kind] }, 'by')}
+          />{' '}
+          {reduceFigure(s.to, (to) => onChange({ ...s, to }, 'to'))}
+        </>
+      );
+    case 'onto-ice':
+      return (
+        <>
+          Pour it over{' '}
+          {figure('Ice', s.iceG, { unit: 'g', min: 1, max: 20_000, step: 10, shown: true }, (iceG) =>
+            onChange({ ...s, iceG }, 'iceG'),
+          )}{' '}
+          of ice{' '}
+          <InlineChoice
+            label="How the ice is"
+            value={s.ice}
+            choices={[
+              { value: 'freezer', label: 'from the freezer' },
+              { value: 'wet', label: 'already wet' },
+            ]}
+            onValue={(ice) => onChange({ ...s, ice }, 'ice')}
+          />
         </>
       );
     case 'ferment':
@@ -269,4 +298,47 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
         </>
       );
   }
+}
+
+type ReduceKind = 'share' | 'volumeMl' | 'massG' | 'brix' | 'boilsAtC';
+const REDUCE_KINDS: { value: ReduceKind; label: string }[] = [
+  { value: 'share', label: 'to a share of it' },
+  { value: 'volumeMl', label: 'down to a mark' },
+  { value: 'massG', label: 'until it weighs' },
+  { value: 'brix', label: 'to a Brix' },
+  { value: 'boilsAtC', label: 'until it boils at' },
+];
+/** What a way of ending starts from when it is chosen. */
+const REDUCE_FIRST: Record<ReduceKind, ReduceTo> = {
+  share: { share: 0.5 },
+  volumeMl: { volumeMl: 500 },
+  massG: { massG: 500 },
+  brix: { brix: 60 },
+  boilsAtC: { boilsAtC: 104 },
+};
+const reduceKind = (to: ReduceTo): ReduceKind => REDUCE_KINDS.find(({ value }) => value in to)!.value;
+
+function reduceFigure(to: ReduceTo, onChange: (to: ReduceTo) => void): ReactNode {
+  if ('share' in to)
+    return figure('Share left', to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: '% of it' }, (p) =>
+      onChange({ share: p / 100 }),
+    );
+  if ('volumeMl' in to)
+    return figure('Mark', to.volumeMl, { unit: 'ml', min: 10, max: 20_000, step: 10, shown: true }, (volumeMl) =>
+      onChange({ volumeMl }),
+    );
+  if ('massG' in to)
+    return figure('Weight', to.massG, { unit: 'g', min: 10, max: 20_000, step: 10, shown: true }, (massG) =>
+      onChange({ massG }),
+    );
+  if ('brix' in to)
+    return figure('Reduce to', to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+      onChange({ brix }),
+    );
+  return figure(
+    'Boils at',
+    to.boilsAtC,
+    { unit: '°C', min: 100.1, max: 111, step: 0.5, digits: 1, shown: 'at sea level' },
+    (boilsAtC) => onChange({ boilsAtC }),
+  );
 }

@@ -53,7 +53,7 @@ export function StageList({
   const add = (kind: StageKind): void => {
     // New work goes in before the strain if it belongs into the pot, after it if not.
     const strain = way.stages.findIndex((s) => s.kind === 'strain');
-    const after = ['rinse', 'dissolve', 'reduce', 'cool', 'ferment', 'hands'].includes(kind);
+    const after = ['rinse', 'dissolve', 'reduce', 'cool', 'ferment', 'hands', 'onto-ice'].includes(kind);
     const at = strain < 0 || after ? way.stages.length : kind === 'toast' ? 0 : strain;
     onChange(addStage(way, kind, at), `add ${kind}`);
   };

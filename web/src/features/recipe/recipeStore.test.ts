@@ -77,16 +77,13 @@ describe('trying a draft', () => {
         [],
       );
     expect(said(1)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, less time, or the lid on.' });
-    expect(said(150)).toMatchObject({
+    expect(said(120)).toMatchObject({
       message: expect.stringMatching(
         /^Nothing would come out: more than the plants hold, \d+ ml, is needed, and \d+ ml is there/,
       ) as string,
     });
-    expect(said(1300, 500)).toMatchObject({
-      message: expect.stringMatching(
-        /^Jug as written: at least all that goes into it, [\d,]+ ml, is accepted, not 500 ml/,
-      ) as string,
-    });
+    // A jug is the sum of its parts: too small a figure for it is no fault.
+    expect(said(1300, 500).kind).toBe('drink');
   });
   it('brings along the plants of one’s own that it uses, and drops those it no longer does', () => {
     const own: OwnPlant = {

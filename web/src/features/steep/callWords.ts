@@ -250,6 +250,8 @@ function cueOf({ drink }: FrozenPlan, brew: FrozenBrew, stage: Stage): string | 
       return stage.toC <= 35
         ? 'the pot’s side feels like nothing'
         : 'the pot’s side can be held for a slow count of three';
+    case 'onto-ice':
+      return 'the jug mists over, and the ice floats free';
     case 'ferment':
       return 'small bubbles rise when the jar is tapped';
     case 'rinse':
@@ -278,6 +280,7 @@ function figureOf(stage: Stage, end: EndFigures): string | undefined {
       return `the pan at ${f.grams(end.panWeightG!)} on the scale, ${end.depthCm!.toFixed(1)} cm deep, ${end.brix!.toFixed(0)} °Bx, boiling at ${end.tempC!.toFixed(1)} °C`;
     case 'dissolve':
       return `${end.brix!.toFixed(0)} °Bx on a refractometer`;
+    case 'onto-ice':
     case 'steep':
     case 'hold':
       return end.tempC === undefined ? undefined : `about ${f.celsius(end.tempC)} by then`;

@@ -20,6 +20,8 @@ export function volume(ml: number): string {
 export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
 export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
+/** " at ×1.05", to go on with; nothing where nothing is brewed and there is no × to tell. */
+export const atStrength = (x: number): string => (x === 0 ? '' : ` at ${strength(x)}`);
 export const gPerL = (g: number): string => `${g >= 10 ? Math.round(g) : fixed(g, 1)} g/L`;
 export const celsius = (t: number): string =>
   system === 'us' ? `${Math.round((t * 9) / 5 + 32)} °F` : `${Math.round(t)} °C`;

@@ -1,4 +1,4 @@
-import { knownPlant, soundPlants, SWEETENERS, type Drink, type Plants, type Stage } from '@steepsis/core';
+import { knownPlant, reduceWords, soundPlants, SWEETENERS, type Drink, type Plants, type Stage } from '@steepsis/core';
 import * as f from './format';
 
 /** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
@@ -38,9 +38,9 @@ export function stageWords(stage: Stage): string {
     case 'dissolve':
       return `stir in ${sweetenerName(stage.sweetener)}`;
     case 'reduce':
-      return 'share' in stage.to
-        ? `boil down to ${Math.round(stage.to.share * 100)} %`
-        : `boil down to ${stage.to.brix} °Bx`;
+      return `boil down ${reduceWords(stage.to)}`;
+    case 'onto-ice':
+      return `pour over ${f.grams(stage.iceG)} of ice`;
     case 'ferment':
       return `ferment ${stage.days} days`;
   }
@@ -88,4 +88,5 @@ export const STAGE_KIND_WORDS = {
   dissolve: 'Sweeten',
   reduce: 'Boil down',
   ferment: 'Ferment',
+  'onto-ice': 'Onto ice',
 } as const;

@@ -159,7 +159,9 @@ function outStep(brew: PlannedBrew, scale: number): Step {
     lines: [
       ...afterLines(brew),
       { figure: 'yield', text: `likely ${f.volume(likely.low)} to ${f.volume(likely.high)}` },
-      { figure: 'concentrate-strength', text: `about ${f.strength(figures.strengthX)} of the house` },
+      ...(figures.strengthX > 0
+        ? [{ figure: 'concentrate-strength', text: `about ${f.strength(figures.strengthX)} of the house` } as const]
+        : []),
     ],
     grow: 15,
     drawing: (
@@ -167,9 +169,10 @@ function outStep(brew: PlannedBrew, scale: number): Step {
         vessel={receiver}
         scale={scale}
         layers={[{ ml: figures.volumeMl, colour: colourIn(brew.concentrate, receiver) }]}
-        main={f.strength(figures.strengthX)}
-        sub={f.volume(figures.volumeMl)}
-        description={`${f.volume(figures.volumeMl)} of ${brew.name.toLowerCase()} at ${f.strength(figures.strengthX)}`}
+        {...(figures.strengthX > 0
+          ? { main: f.strength(figures.strengthX), sub: f.volume(figures.volumeMl) }
+          : { main: f.volume(figures.volumeMl) })}
+        description={`${f.volume(figures.volumeMl)} of ${brew.name.toLowerCase()}${f.atStrength(figures.strengthX)}`}
       />
     ),
     foot: { figure: 'held', text: `${f.exactMl(ledger.heldMl - ledger.pressedMl)} stays in the plants` },
@@ -235,11 +238,16 @@ function mixStep(plan: Plan, scale: number): Step {
         scale={scale}
         layers={[{ ml: jug.figures.volumeMl, colour: colourIn(jug.liquid, jug.vessel) }]}
         main={f.volume(jug.figures.volumeMl)}
-        sub={target.iced ? `${f.strength(jug.figures.strengthX)} before ice` : f.strength(jug.figures.strengthX)}
-        description={`Jug of ${f.volume(jug.figures.volumeMl)} at ${f.strength(jug.figures.strengthX)}`}
+        {...(jug.figures.strengthX > 0
+          ? { sub: `${f.strength(jug.figures.strengthX)}${target.iced ? ' before ice' : ''}` }
+          : {})}
+        description={`Jug of ${f.volume(jug.figures.volumeMl)}${f.atStrength(jug.figures.strengthX)}`}
       />
     ),
-    foot: { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} in the ${jug.vessel.name}` },
+    foot:
+      jug.figures.strengthX > 0
+        ? { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} in the ${jug.vessel.name}` }
+        : { text: `in the ${jug.vessel.name}` },
   };
 }
 
@@ -253,7 +261,7 @@ function serveStep(plan: Plan, scale: number): Step {
     lines: [
       {
         figure: 'glass-strength',
-        text: `${f.strength(glass.figures.strengthX)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
+        text: `${glass.figures.strengthX > 0 ? f.strength(glass.figures.strengthX) : f.volume(target.glassMl)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
       },
       { figure: 'glass-sugar', text: `${f.gPerL(glass.figures.sugarGPerL)} sugar` },
       ...beside.map((l) => ({
@@ -267,8 +275,8 @@ function serveStep(plan: Plan, scale: number): Step {
         scale={scale}
         layers={[{ ml: target.glassMl + glass.meltedG, colour: colourIn(glass.liquid, drawn) }]}
         iceCubes={glass.iceG / 27.5}
-        sub={f.strength(glass.figures.strengthX)}
-        description={`Glass at ${f.strength(glass.figures.strengthX)}`}
+        {...(glass.figures.strengthX > 0 ? { sub: f.strength(glass.figures.strengthX) } : {})}
+        description={`Glass${f.atStrength(glass.figures.strengthX)}`}
       />
     ),
     foot:
@@ -303,7 +311,7 @@ function secondStep(plan: Plan, second: NonNullable<Plan['second']>, scale: numb
         layers={[{ ml: totalMl, colour: colourIn(second.liquid, jug) }]}
         main={f.volume(totalMl)}
         sub={f.strength(second.figures.strengthX)}
-        description={`${f.volume(totalMl)} of ${name} at ${f.strength(second.figures.strengthX)}`}
+        description={`${f.volume(totalMl)} of ${name}${f.atStrength(second.figures.strengthX)}`}
       />
     ),
     foot: { text: `${f.gPerL(second.figures.sugarGPerL)} of sugar from the base` },

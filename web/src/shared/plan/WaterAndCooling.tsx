@@ -10,6 +10,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
   const ledger = ledgerOf(brew);
   const rows: [string, number, string, FigureId][] = [
     ['Into the vessel', ledger.waterMl, '', 'water'],
+    ['Brought by fruit and juice', ledger.ownMl, '+', 'yield'],
     ['Dissolved from the plants', ledger.dissolvedMl, '+', 'yield'],
     ['Steam', ledger.steamMl, '−', 'steam'],
     ['Held by the plants', ledger.heldMl, '−', 'held'],
@@ -17,6 +18,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Left on pot and cloth', ledger.clingingMl, '−', 'yield'],
     ['Rinsed through the plants', ledger.rinsedMl, '+', 'yield'],
     ['Room taken by sugar', ledger.sweetenedMl, '+', 'yield'],
+    ['Stirred in after the strain', ledger.stirredMl, '+', 'yield'],
     ['Steam after the strain', ledger.reducedMl, '−', 'yield'],
   ];
   return (
