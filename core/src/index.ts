@@ -132,7 +132,7 @@ export {
 } from './liquid/liquid';
 export { colourDepthPerCm, colourOf, liquorColourOf, phOfLiquid } from './liquid/colour';
 export { strengthShares, weightedStrength } from './liquid/strength';
-export { sweetGPerL } from './liquid/sweetness';
+export { sweetGPerL, sweetnessFelt } from './liquid/sweetness';
 export { borneGPerL } from './reference/bearing';
 
 export {

@@ -281,7 +281,7 @@ test('a plant of one’s own with unknown strength widens the plan, and a lot th
   await cook.button('Add a plant of your own').click();
   await cook.field('Its name').fill('Attic mix');
   for (const [find, name] of [
-    ['lemon balm', 'Lemon balm'],
+    ['lemon balm', 'Lemon balm, dried'],
     ['peppermint', 'Peppermint leaf'],
   ] as const) {
     await cook.button('Add a part').click();

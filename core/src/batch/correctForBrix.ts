@@ -34,7 +34,8 @@ export function correctForBrix(liquid: Liquid, ledger: WaterLedger, brix: number
 /** Sugar that was stirred in is known; everything else came out of the plants. */
 const isOwn = (kind: string): boolean => kind.startsWith('own:');
 
-const plantSolidsG = (l: Liquid): number =>
+/** Dissolved solids that the plants gave, g. */
+export const plantSolidsG = (l: Liquid): number =>
   solidsG(l) - totalOf(l.sugarG) + Object.entries(l.sugarG).reduce((sum, [k, g]) => sum + (isOwn(k) ? g : 0), 0);
 
 const scaledPlants = (l: Liquid, by: number): Liquid => ({

@@ -1,4 +1,8 @@
-import { volumeMl } from '../liquid/liquid';
+import { liquidIn } from '../brew/contents';
+import { phOfLiquid } from '../liquid/colour';
+import { apparentBrix, pourTogether, solidsG, volumeMl } from '../liquid/liquid';
+import { plantIn, plantsOf } from '../reference/plants';
+import { plantSolidsG } from './correctForBrix';
 import { mixTotalMl, type MixVolumes } from '../plan/mixJug';
 import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
@@ -34,6 +38,8 @@ export type RefusalReason =
   | 'too-early'
   | 'unbelievable-volume'
   | 'unbelievable-weight'
+  | 'unbelievable-brix'
+  | 'unbelievable-ph'
   | 'unknown-plant'
   | 'already-in'
   | 'cannot-be-skipped'
@@ -259,14 +265,14 @@ function decideMeasured(batch: Batch, event: Extract<BatchEventBody, { type: 'me
     case 'volume':
       return decideVolume(batch, event.brewId, event.value, at);
     case 'ph':
-      return needsStrained(batch);
+      return decidePh(batch, event.value);
     case 'temp':
       if (event.brewId === undefined) return sinceStrained(batch, at);
       return potRuns(batch, event.brewId, at) ?? accepted;
     case 'pan-weight':
       return decideWeight(batch, event, at);
     case 'brix':
-      return unknownBrew(batch, event.brewId) ?? needsOffPlants(batch, event.brewId);
+      return decideBrix(batch, event.brewId, event.value);
   }
 }
 
@@ -289,6 +295,69 @@ function decideWeight(batch: Batch, { brewId, value }: { brewId: string; value: 
         'unbelievable-weight',
         'value',
         `Between the empty pot, ${Math.round(emptyG)} g, and all that went in, ${Math.round(most)} g, is accepted.`,
+      );
+}
+
+/** What a plant gives more than the table has it give at the most, and a reading beyond that is off by. House estimates. */
+const MOST_GIVEN = { times: 1.4, brix: 0.5 } as const;
+
+/** No more can be dissolved in it than its plants have and was stirred in, with so much water gone as can steam off. */
+function decideBrix(batch: Batch, brewId: string, brix: number): Decision {
+  const not = unknownBrew(batch, brewId) ?? needsOffPlants(batch, brewId);
+  if (not.kind === 'refused') return not;
+  const most = mostBrixOf(batch, brewId);
+  return brix <= most
+    ? accepted
+    : refused(
+        'unbelievable-brix',
+        'value',
+        `Its plants and its sugar give ${most.toFixed(1)} °Bx at the most, and ${brix} °Bx was read. Wipe the prism, set it to zero with water, and read again at room warmth; more leaf or sugar that went in is written down first.`,
+      );
+}
+
+/** The highest Brix that a brew can have: all that its plants hold, what sweetens it, in the water that is left. */
+export function mostBrixOf(batch: Batch, brewId: string): number {
+  const { concentrate } = runOfBatch(batch, brewId);
+  const now = plantSolidsG(concentrate);
+  if (now === 0) return Math.max(apparentBrix(concentrate), 0) + MOST_GIVEN.brix;
+  const { pots } = frozenBrew(batch.plan, brewId);
+  const plants = plantsOf(batch.plan.drink);
+  const all = wayAsItWent(batch, brewId).ingredients.reduce((sum, i) => {
+    const b = plantIn(plants, i.plant);
+    return sum + (i.grams / pots) * (b.bodyMax + b.harshMax) * (i.potency ?? 1);
+  }, 0);
+  // What came through has its share of that; sugar that was stirred in is known.
+  const run = runOfBatch(batch, brewId);
+  const inPot = plantSolidsG(run.at(run.endMin).liquor);
+  const solids = solidsG(concentrate) - now + (inPot > 0 ? (now / inPot) * all : now) * MOST_GIVEN.times;
+  const waterG = concentrate.waterG * (1 - LEFT_UNSEEN);
+  return (100 * solids) / (solids + waterG) + MOST_GIVEN.brix;
+}
+
+/** Water that may have steamed off without anyone's seeing it. House estimate. */
+const LEFT_UNSEEN = 0.3;
+
+/** What is this far from what its acid makes is not the drink, or not the meter. House estimates. */
+const PH_OFF = { sourer: 1.2, milder: 2.2 } as const;
+
+/** A pH is doubted that nothing in the drink can make. */
+function decidePh(batch: Batch, ph: number): Decision {
+  const not = needsStrained(batch);
+  if (not.kind === 'refused') return not;
+  // What stands mixed, or what came through before it is.
+  const kept = batch.vessels.map((v) => v.liquid);
+  const all = pourTogether(
+    ...(kept.length > 0 ? kept : batch.plan.brews.map((b) => runOfBatch(batch, b.brewId).concentrate)),
+  );
+  if (volumeMl(all) === 0) return accepted;
+  const expected = phOfLiquid(all);
+  const [low, high] = [expected - PH_OFF.sourer, Math.min(9, expected + PH_OFF.milder)];
+  return ph >= low && ph <= high
+    ? accepted
+    : refused(
+        'unbelievable-ph',
+        'value',
+        `What is in it makes a pH of about ${expected.toFixed(1)}; ${ph} is ${ph < low ? 'sourer than anything in it' : 'milder than its acid allows'}. Rinse the probe, calibrate it, and read again; juice or acid that went in is written down first.`,
       );
 }
 
@@ -334,10 +403,10 @@ function decideVolume(batch: Batch, brewId: string, ml: number, at: string): Dec
     : accepted;
 }
 
-/** A tenth more than all that went in, sugar and what dissolves counted with it, ml. */
+/** A tenth more than all that went in, fruit by its own water, sugar and what dissolves counted with it, ml. */
 export function mostThatCanComeOutMl(batch: Batch, brewId: string): number {
-  const { waterMl } = wayAsItWent(batch, brewId);
-  return Math.max(waterMl, frozenBrew(batch.plan, brewId).promised.volumeMl) * 1.1;
+  const { ml } = liquidIn(wayAsItWent(batch, brewId), 1, plantsOf(batch.plan.drink));
+  return Math.max(ml, frozenBrew(batch.plan, brewId).promised.volumeMl) * 1.1;
 }
 
 function needsMeasured(batch: Batch, at: string): Decision {

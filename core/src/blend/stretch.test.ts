@@ -13,6 +13,16 @@ describe('stretching a concentrate without a recipe', () => {
       waterMl: 1000,
       parts: { water: 2, syrup: 0 },
     }));
+  it('says when its own sugar is more than is wanted, and where it would be right', () => {
+    const sweet = { ...wish, concentrateSugarGPerL: 200, wantedSugarGPerL: 40 };
+    const s = stretch(sweet);
+    if (s.kind !== 'stretched') throw new Error(s.message);
+    expect(s.sweetGPerL).toBeCloseTo(200 / 3, 1);
+    const right = stretch({ ...sweet, wantedX: s.rightAtX! });
+    expect(right).toMatchObject({ kind: 'stretched' });
+    if (right.kind === 'stretched') expect(right.sweetGPerL).toBeCloseTo(40, 0);
+    expect('rightAtX' in stretch({ ...wish, wantedSugarGPerL: 40 })).toBe(false);
+  });
   it('keeps extract and sugar, whatever it is asked', () => {
     const n = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     fc.assert(

@@ -4,7 +4,7 @@ import { InputError } from '../quantity/errors';
 import { requirePositive } from '../quantity/range';
 import { NO_OWN_PLANTS, plantIn, type Plants } from '../reference/plants';
 import type { Liquid } from '../liquid/liquid';
-import { weightedStrength } from '../liquid/strength';
+import { timesStandard, weightedStrength } from '../liquid/strength';
 import { massesForSyrup } from '../sugar/syrup';
 import { sugarGPerL } from '../sugar/sucroseSolution';
 import { smallestVesselFor } from '../plan/vesselChoice';
@@ -29,6 +29,10 @@ export type Stretched = {
   waterMl: number;
   syrupMl: number;
   sugarG: number;
+  /** what the glass then has, g/L: more than is wanted where the concentrate is sweet already */
+  sweetGPerL: number;
+  /** × at which its own sugar alone is the sweetness that is wanted; undefined where it is not too sweet */
+  rightAtX?: number;
   /** to one part of concentrate */
   parts: { water: number; syrup: number };
 };
@@ -63,6 +67,8 @@ export function stretch({
   const totalMl = (concentrateMl * concentrateX) / inJugX;
   const perSyrup = sugarGPerL(syrupBrix);
   const sugarG = Math.max(0, (totalMl * wantedSugarGPerL * thinning - concentrateMl * concentrateSugarGPerL) / 1000);
+  const ownSugar = (concentrateMl * concentrateSugarGPerL) / totalMl / thinning;
+  const tooSweet = ownSugar > wantedSugarGPerL + OVER_SWEET;
   const syrupMl = (1000 * sugarG) / perSyrup;
   const waterMl = totalMl - concentrateMl - syrupMl;
   if (totalMl < concentrateMl - 1e-9)
@@ -92,9 +98,14 @@ export function stretch({
     waterMl: Math.max(0, waterMl),
     syrupMl,
     sugarG,
+    sweetGPerL: (concentrateMl * concentrateSugarGPerL + 1000 * sugarG) / totalMl / thinning,
+    ...(tooSweet ? { rightAtX: floor2((wantedX * wantedSugarGPerL) / ownSugar) } : {}),
     parts: { water: Math.max(0, waterMl) / concentrateMl, syrup: syrupMl / concentrateMl },
   };
 }
+
+/** Sweeter than wanted by less than this nobody minds, g/L. */
+const OVER_SWEET = 4;
 
 const round2 = (x: number): number => Math.round(x * 100) / 100;
 const floor2 = (x: number): number => Math.floor(x * 100) / 100;
@@ -114,7 +125,7 @@ export type HowMade = {
  * @throws InputError for amounts that no vessel holds or that leave nothing to pour
  */
 export const strengthAsMade = (made: HowMade, kitchen: Kitchen): number =>
-  weightedStrength(liquidAsMade(made, kitchen)) / usualStrength(made.plant, kitchen, NO_OWN_PLANTS, made.place);
+  timesStandard(liquidAsMade(made, kitchen), usualStrength(made.plant, kitchen, NO_OWN_PLANTS, made.place));
 
 /** What a concentrate made so gives, all of it. @throws InputError as {@link strengthAsMade} */
 export function liquidAsMade(

@@ -12,15 +12,23 @@ const whole = (x: number, unit: string): string => `${x.toFixed(0)} ${unit}`;
 export function explainCaffeine(plan: Plan): Explanation {
   const { glass, target } = plan;
   const sources = leafOf(plan).filter((l) => plantOf(plan.drink, l.plant).caffeineMgPerG > 0);
+  const brewed = plan.brews
+    .filter((b) => b.concentrate.caffeineMg > 0)
+    .map((b) => ({
+      text: `drawn by ${b.name.toLowerCase()} as it is made`,
+      value: whole(b.concentrate.caffeineMg, 'mg'),
+    }));
   return {
     title: 'Caffeine in a glass',
     exact: `${glass.liquid.caffeineMg.toFixed(1)} mg`,
     steps: [
       ...sources.map((l) => ({
-        text: `${l.grams.toFixed(1)} g ${l.name}, all of it given`,
+        text: `${l.grams.toFixed(1)} g ${l.name}, at most`,
         value: whole(l.grams * plantOf(plan.drink, l.plant).caffeineMgPerG, 'mg'),
       })),
-      { text: `of the jug in a glass of ${target.glassMl} ml`, value: whole(glass.liquid.caffeineMg, 'mg at most') },
+      // It comes out with what else is drawn: a short or a cold steep leaves a part of it in the leaf.
+      ...brewed,
+      { text: `in a glass of ${target.glassMl} ml`, value: whole(glass.liquid.caffeineMg, 'mg') },
     ],
     constants: sources.map((l) => ({
       name: l.name,

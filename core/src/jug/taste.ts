@@ -1,7 +1,7 @@
 import type { BlendGoal } from '../blend/solveBlend';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
-import { FELT, NOISE } from '../taste/preference';
+import { FELT, NOISE, sweetFelt } from '../taste/preference';
 import { timesStandard } from '../liquid/strength';
 import { harshLoad } from '../liquid/harshness';
 import { sweetGPerL } from '../liquid/sweetness';
@@ -17,6 +17,9 @@ export type Taste = {
   /** one flavour by itself */
   flavour?: { of: Flavour; wants: 'more' | 'less' };
 };
+
+/** An ordinary sweetness, g/L, for what is said before there is a figure. */
+const USUAL_SWEET = 70;
 
 /** How the jug is to be drunk, and how many times the ice thins it by then. */
 export type ToBeDrunk = { state: ServedState; thinning: number };
@@ -60,7 +63,6 @@ export function goalsAfter(
   const thinned = taste.state === 'iced' ? drunk.thinning : 1;
   // Times that the jug's own figure is above what it must be for the feel that was called right.
   const ice = (drunk.state === 'iced' ? drunk.thinning : 1) / thinned;
-  const sweetFelt = FELT[taste.state].sweet / FELT[drunk.state].sweet;
   const harshFelt = FELT[taste.state].harsh / FELT[drunk.state].harsh;
   const goal = (id: string, now: number, wanted: number, said: boolean, more: Partial<BlendGoal> = {}): TasteGoal => ({
     id,
@@ -72,6 +74,7 @@ export function goalsAfter(
   });
   const strength = timesStandard(jug, standard);
   const sweet = sweetGPerL(jug);
+  const sweeterThan = sweetFelt(taste.state, sweet) / sweetFelt(drunk.state, sweet);
   const acid = acidGPerL(jug);
   const harsh = harshLoad(jug);
   const flat = Math.max(acid / STEP.tart(-1), acid + 0.5);
@@ -95,7 +98,7 @@ export function goalsAfter(
       sweet,
       taste.sweet < 0 && sweet < 10
         ? UNSWEETENED_TO
-        : ((sweet * ice * sweetFelt) / STEP.sweet(taste.sweet)) * (balanced ? STEP.tart(1) : 1),
+        : ((sweet * ice * sweeterThan) / STEP.sweet(taste.sweet)) * (balanced ? STEP.tart(1) : 1),
       taste.sweet !== 0 || balanced,
     ),
     goal(
@@ -130,7 +133,7 @@ const SMALLEST = { strength: 0.02, sugar: 3, acid: 0.25, harsh: 0.03, flavour: 0
 
 /** What the tasting state hides, in a line; undefined where it was tasted as it is drunk. */
 export function stateNote(tasted: ServedState, drunk: ToBeDrunk): string | undefined {
-  const sweeter = Math.round(100 * (FELT[tasted].sweet / FELT[drunk.state].sweet - 1));
+  const sweeter = Math.round(100 * (sweetFelt(tasted, USUAL_SWEET) / sweetFelt(drunk.state, USUAL_SWEET) - 1));
   const parts = [
     ...(Math.abs(sweeter) >= 4
       ? [`it will taste about ${Math.abs(sweeter)} % ${sweeter > 0 ? 'less' : 'more'} sweet`]

@@ -1,7 +1,8 @@
 import type { Drink } from '../drink/drink';
 import { InputError } from '../quantity/errors';
 import { plantsOf, requirePlant } from '../reference/plants';
-import { solidsOf, SWEETENERS } from '../sugar/sweeteners';
+import { totalOf } from '../liquid/liquid';
+import { solidsOf, SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 import { bookOf } from './houseStandard';
 import { requireTarget } from './planDrink';
 
@@ -39,7 +40,11 @@ export function requireDrink(drink: Drink): void {
         way.ingredients.map((i) => i.id),
       );
       for (const i of way.ingredients) requirePlant('requireDrink', `${at}.ingredients.${i.id}.plant`, i.plant, plants);
-      for (const s of way.stages) if (s.kind === 'dissolve') requireSweetener(`${at}.stages.${s.id}`, s.sweetener);
+      for (const s of way.stages)
+        if (s.kind === 'dissolve') {
+          requireSweetener(`${at}.stages.${s.id}`, s.sweetener);
+          requireSyrupable(`${at}.stages.${s.id}`, s.sweetener, 'brix' in s.to ? s.to.brix : undefined);
+        }
     }
   }
   const brewIds = drink.brews.map((b) => b.id);
@@ -47,7 +52,10 @@ export function requireDrink(drink: Drink): void {
     if (from.kind === 'brew' && !brewIds.includes(from.brewId))
       throw new InputError('requireDrink', `mix.${id}.from.brewId`, `one of ${brewIds.join(', ')}`, from.brewId);
     if (from.kind === 'juice') requirePlant('requireDrink', `mix.${id}.from.plant`, from.plant, plants);
-    if (from.kind === 'syrup') requireSyrup(`mix.${id}.from`, from);
+    if (from.kind === 'syrup') {
+      requireSyrup(`mix.${id}.from`, from);
+      requireSyrupable(`mix.${id}.from.brix`, from.sweetener, from.brix);
+    }
   }
   if (!drink.mix.some((l) => l.from.kind === 'brew' && l.at === 'jug'))
     throw new InputError('requireDrink', 'mix', 'at least one brew that goes into the jug', 'none');
@@ -59,7 +67,9 @@ export function requireDrink(drink: Drink): void {
       `a jug with ${first.name.toLowerCase()}, the brew that carries the drink,`,
       'none',
     );
-  if (!(bookOf(drink).standard > 0))
+  const { standard, glass } = bookOf(drink);
+  // What is only mixed or blended has no strength, but it has something in it.
+  if (!(standard > 0 || totalOf(glass.bodyG) + glass.acidG > 0))
     throw new InputError('requireDrink', 'brews', 'at least one plant that gives taste', 'none');
   requireTarget(drink, drink.defaults);
 }
@@ -74,6 +84,25 @@ function requireSyrup(field: string, { sweetener, brix }: { sweetener: string; b
       `at most the ${own.toFixed(0)} °Bx of what it is made of`,
       brix,
     );
+}
+
+/** What is so strong that a spoon of it sweetens a bucket is weighed, and what sets in the cold is no syrup. House estimates. */
+const BY_THE_SPOON_MOST = 5;
+const SETS_ABOVE_BRIX: Readonly<Record<string, number>> = { erythritol: 25 };
+
+/** @param brix of a syrup of it, where it is made into one */
+function requireSyrupable(field: string, kind: string, brix?: number): void {
+  const sweetener = (SWEETENERS as Readonly<Record<string, Sweetener>>)[kind];
+  if (sweetener && sweetener.sweetness.value > BY_THE_SPOON_MOST)
+    throw new InputError(
+      'requireDrink',
+      field,
+      'a sweetener with some body; what is two hundred times as sweet as sugar is weighed by the tenth of a gram at the glass',
+      kind,
+    );
+  const sets = SETS_ABOVE_BRIX[kind];
+  if (sets !== undefined && brix !== undefined && brix > sets)
+    throw new InputError('requireDrink', field, `at most ${sets} °Bx of what crystallises in the cold`, brix);
 }
 
 function requireSweetener(field: string, kind: string): void {

@@ -182,6 +182,28 @@ describe('what is refused at the stove', () => {
     expect(refusal(aBatch([BOILED]), weigh(9000))).toBe('unbelievable-weight');
     expect(refusal(aBatch([BOILED]), weigh(2300))).toBeUndefined();
   });
+  it('a Brix that its plants cannot give is asked about, and moves nothing', () => {
+    const read = (value: number): BatchEventBody => ({
+      type: 'measured',
+      what: 'brix',
+      brewId: BREW,
+      value,
+      method: 'refractometer',
+    });
+    const batch = aBatch(MEASURED);
+    const now = apparentBrix(concentrateOf(batch, BREW));
+    expect(refusal(batch, read(now))).toBeUndefined();
+    expect(refusal(batch, read(now * 1.3))).toBeUndefined();
+    expect(refusal(batch, read(12))).toBe('unbelievable-brix');
+  });
+  it('a pH that nothing in it can make', () => {
+    const read = (value: number): BatchEventBody => ({ type: 'measured', what: 'ph', value, method: 'meter' });
+    const batch = aBatch(MEASURED);
+    expect(refusal(batch, read(2.7))).toBeUndefined();
+    expect(refusal(batch, read(3.2))).toBeUndefined();
+    expect(refusal(batch, read(7))).toBe('unbelievable-ph');
+    expect(refusal(batch, read(0.5))).toBe('unbelievable-ph');
+  });
   it('a moment before the stage began', () =>
     expect(refusal(aBatch([BOILED]), { type: 'lid-set', brewId: BREW, lid: 'open' }, 3)).toBe('too-early'));
   it('a list once the heat is on', () =>

@@ -1,3 +1,7 @@
+import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
+import type { Drink } from '../drink/drink';
+import { sweetnessFelt } from '../liquid/sweetness';
+import { requireDrink } from '../plan/requireDrink';
 import { ACID_POWDERS, JUICES, type Juice } from '../acid/acidSources';
 import { sweetTartBalance } from '../acid/balance';
 import { phOf } from '../acid/ph';
@@ -63,6 +67,30 @@ describe('sweeteners', () => {
   });
 });
 
+describe('sweetness as it is felt', () => {
+  it('is less cold, the more so in a thin drink, and hardly so in a syrup', () => {
+    expect(sweetnessFelt(50, 8)).toBe(1);
+    expect(sweetnessFelt(50, 1)).toBeCloseTo(0.96, 2);
+    expect(sweetnessFelt(50, 20)).toBeCloseTo(1.07, 2);
+    expect(sweetnessFelt(100, 37)).toBeCloseTo(1.12, 2);
+    expect(sweetnessFelt(400, 37)).toBeLessThan(1.02);
+    expect(sweetnessFelt(50, 80)).toBe(sweetnessFelt(50, 37));
+  });
+});
+
+describe('what cannot sweeten as it is written says so', () => {
+  const withSyrup = (sweetener: string, brix: number): Drink => ({
+    ...ROSELLE_COOLER,
+    mix: ROSELLE_COOLER.mix.map((l) => (l.from.kind === 'syrup' ? { ...l, from: { ...l.from, sweetener, brix } } : l)),
+  });
+  it('a syrup of monk fruit, and erythritol that sets in the cold', () => {
+    expect(() => requireDrink(withSyrup('monk_fruit', 50))).toThrow('weighed by the tenth of a gram');
+    expect(() => requireDrink(withSyrup('erythritol', 50))).toThrow('crystallises in the cold');
+    expect(() => requireDrink(withSyrup('erythritol', 20))).not.toThrow();
+    expect(() => requireDrink(withSyrup('honey', 60))).not.toThrow();
+  });
+});
+
 describe('acids', () => {
   it('lemon and orange juice come out at the pH they are known for', () => {
     for (const [name, ph] of [
@@ -84,7 +112,21 @@ describe('acids', () => {
   });
   it('powders are counted as citric', () => expect(ACID_POWDERS.citric_anhydrous).toBe(1));
   it('a balance has words, and neither sugar nor acid has none', () => {
-    expect(sweetTartBalance({ sugarGPerL: 80, citricGPerL: 2.8 })).toMatchObject({ words: 'round' });
+    for (const [sugarGPerL, citricGPerL, words] of [
+      [95, 5.5, 'balanced'],
+      [95, 9, 'fresh'],
+      [105, 4.5, 'balanced'],
+      [160, 6, 'sweet'],
+      [64, 0.2, 'balanced'],
+      [75, 2.7, 'balanced'],
+      [0, 3, 'too sharp'],
+      [20, 0.1, 'dry'],
+      [200, 2, 'cloying'],
+    ] as const)
+      expect(sweetTartBalance({ sugarGPerL, citricGPerL }).words).toBe(words);
+    // Bubbles sharpen.
+    expect(sweetTartBalance({ sugarGPerL: 53, citricGPerL: 1.3 }).words).toBe('balanced');
+    expect(sweetTartBalance({ sugarGPerL: 53, citricGPerL: 1.3, sparkling: true }).words).toBe('fresh');
     expect(sweetTartBalance({ sugarGPerL: 0, citricGPerL: 0 }).words).toBe('neither sweet nor tart');
   });
 });

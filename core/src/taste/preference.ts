@@ -1,3 +1,4 @@
+import { sweetnessFelt } from '../liquid/sweetness';
 import { normalCdf } from '../quantity/normal';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import type { Learned } from './learned';
@@ -38,15 +39,21 @@ const CUTS = {
 } as const;
 
 /**
- * How a state changes what is felt, against chilled: warm tastes sweeter and smoother. 10 to 20 % for sweetness; house
- * estimates. Ice thins the drink besides, and that is in the figures of the glass.
+ * How a state changes harshness, against chilled: warm is smoother. House estimates; sweetness goes by its own law. Ice thins the drink besides, and that is in the figures of the glass.
  */
-export const FELT: Record<ServedState, { sweet: number; harsh: number }> = {
-  warm: { sweet: 1.15, harsh: 0.9 },
-  chilled: { sweet: 1, harsh: 1 },
-  iced: { sweet: 0.97, harsh: 1.05 },
-  neat: { sweet: 1.07, harsh: 0.95 },
+export const FELT: Record<ServedState, { harsh: number }> = {
+  warm: { harsh: 0.9 },
+  chilled: { harsh: 1 },
+  iced: { harsh: 1.05 },
+  neat: { harsh: 0.95 },
 };
+
+/** A mouthful as it is drunk, °C. */
+const MOUTHFUL_C: Record<ServedState, number> = { warm: 45, chilled: 8, iced: 1, neat: 20 };
+
+/** How many times as sweet it is felt as chilled, by what is in it. */
+export const sweetFelt = (state: ServedState, sugarGPerL: number): number =>
+  sweetnessFelt(sugarGPerL, MOUTHFUL_C[state]);
 
 /** Chance that an answer falls between two cuts, kept off zero so that one slip of the finger cannot rule a value out. */
 function answerChance(latent: number, cuts: readonly number[], index: number): number {
@@ -71,7 +78,7 @@ const ofSugar =
   (priorGPerL: number): LogChance =>
   (sugar, r) => {
     if (r.sugarGPerL <= 0) return 0;
-    const sweet = Math.log((r.sugarGPerL * FELT[r.state].sweet) / priorGPerL) - sugar;
+    const sweet = Math.log((r.sugarGPerL * sweetFelt(r.state, r.sugarGPerL)) / priorGPerL) - sugar;
     return (
       Math.log(answerChance(sweet / NOISE.sweet, CUTS.sweet, r.verdict.sweet + 1)) +
       Math.log(answerChance(-sweet / NOISE.tart, CUTS.tart, r.verdict.tart + 1))

@@ -137,7 +137,7 @@ const latestFirst = (a: DrinkSummary, b: DrinkSummary): number =>
 /** Caffeine is told as the most a glass can hold. */
 function caffeineText({ glass }: Plan): string {
   const mg = Math.round(glass.liquid.caffeineMg);
-  return mg === 0 ? 'no caffeine' : `at most ${mg} mg of caffeine a glass`;
+  return mg === 0 ? 'no caffeine' : `about ${mg} mg of caffeine a glass`;
 }
 
 function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNode {

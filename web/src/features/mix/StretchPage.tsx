@@ -271,6 +271,12 @@ function Result({
             </div>
           ))}
         </dl>
+        {result.rightAtX !== undefined && (
+          <p className="mt-2" role="status">
+            Its own sugar makes it {f.gPerL(result.sweetGPerL)}, sweeter than you want it.{' '}
+            {result.rightAtX >= 0.1 && <>Let down to {f.strength(result.rightAtX)} it is as sweet as that.</>}
+          </p>
+        )}
         {sugarG > 0 && (
           <p className="mt-2">
             The syrup: {f.grams(sugarG)} of sugar stirred clear in {f.grams(waterG)} of hot water.

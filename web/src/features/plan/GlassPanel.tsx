@@ -4,10 +4,14 @@ import {
   explain,
   handsOnMinutes,
   shoppingList,
+  sweetnessFelt,
+  sweetTartBalance,
   thickness,
   totalMinutes,
   crystalRisk,
+  type Liquid,
   type Plan,
+  volumeMl,
 } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -32,7 +36,14 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
         </Explained>
       ),
     },
-    { name: 'Caffeine', value: <Explained what={() => explain(plan, 'caffeine')}>{caffeine(plan)}</Explained> },
+    {
+      name: 'Caffeine',
+      value: (
+        <Explained what={() => explain(plan, 'caffeine')}>
+          {caffeine(plan.glass.liquid, volumeMl(plan.glass.liquid))}
+        </Explained>
+      ),
+    },
     {
       name: 'Acid, as citric',
       value: (
@@ -41,6 +52,7 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
         </Explained>
       ),
     },
+    { name: 'Sweet against tart', value: balanceWords(plan) },
     { name: 'Time in all', value: <Explained what={() => explain(plan, 'time')}>{f.duration(total)}</Explained> },
     {
       name: 'With the hands',
@@ -94,7 +106,10 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
               {f.volume(plan.second.baseMl)} of the base with {f.volume(plan.second.waterMl)}{' '}
               {target.second!.water === 'sparkling' ? 'sparkling ' : ''}water
             </Explained>
-            : {f.strength(plan.second.figures.strengthX)}, {f.gPerL(plan.second.figures.sugarGPerL)} of sugar.
+            : {f.strength(plan.second.figures.strengthX)}, {f.gPerL(plan.second.figures.sugarGPerL)} of sugar
+            {plan.second.liquid.caffeineMg > 0.5 &&
+              `, ${caffeine(plan.second.liquid, target.glassMl)} of caffeine a glass`}
+            .
           </p>
         </>
       )}
@@ -102,9 +117,21 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
   );
 }
 
-function caffeine({ glass }: Plan): string {
-  const mg = Math.round(glass.liquid.caffeineMg);
-  return mg === 0 ? 'none' : `at most ${mg} mg`;
+/** Words for the balance, as the glass is drunk. */
+function balanceWords({ glass, target, drink }: Plan): string {
+  const sweet = glass.figures.sugarGPerL;
+  const tempC = target.hot ? 60 : glass.tempC;
+  return sweetTartBalance({
+    sugarGPerL: sweet * sweetnessFelt(sweet, tempC),
+    citricGPerL: glass.figures.acidGPerL,
+    sparkling: drink.mix.some((l) => l.from.kind === 'water' && l.from.water === 'sparkling'),
+  }).words;
+}
+
+/** What this way of making it draws, in a glass. */
+function caffeine(liquid: Liquid, glassMl: number): string {
+  const mg = Math.round((liquid.caffeineMg * glassMl) / Math.max(1, volumeMl(liquid)));
+  return mg === 0 ? 'none' : `about ${mg} mg`;
 }
 
 const explainCost = (

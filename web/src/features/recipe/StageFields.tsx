@@ -302,10 +302,10 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
 
 type ReduceKind = 'share' | 'volumeMl' | 'massG' | 'brix' | 'boilsAtC';
 const REDUCE_KINDS: { value: ReduceKind; label: string }[] = [
-  { value: 'share', label: 'to a share of it' },
-  { value: 'volumeMl', label: 'down to a mark' },
+  { value: 'share', label: 'to a share of' },
+  { value: 'volumeMl', label: 'down to the mark of' },
   { value: 'massG', label: 'until it weighs' },
-  { value: 'brix', label: 'to a Brix' },
+  { value: 'brix', label: 'to a Brix of' },
   { value: 'boilsAtC', label: 'until it boils at' },
 ];
 /** What a way of ending starts from when it is chosen. */
@@ -320,7 +320,7 @@ const reduceKind = (to: ReduceTo): ReduceKind => REDUCE_KINDS.find(({ value }) =
 
 function reduceFigure(to: ReduceTo, onChange: (to: ReduceTo) => void): ReactNode {
   if ('share' in to)
-    return figure('Share left', to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: '% of it' }, (p) =>
+    return figure('Share left', to.share * 100, { unit: '%', min: 2, max: 100, step: 5, shown: true }, (p) =>
       onChange({ share: p / 100 }),
     );
   if ('volumeMl' in to)
