@@ -44,9 +44,9 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
     await cook.expectText('from chilled water');
     await cook.choose('Method', 'bringing it to the boil, then steeping off the heat');
     await cook.setField('Litres', '12');
-    await cook.expectText('The largest jug holds 5 L, and 12 L is wanted.');
+    await cook.expectText('Two of the largest jugs hold 10 L, and 12 L is wanted.');
     await cook.button(/Take the nearest that works/).click();
-    await expect(cook.field('Litres')).toHaveValue('5');
+    await expect(cook.field('Litres')).toHaveValue('10');
     await cook.setField('Litres', '1.2');
   });
 

@@ -118,8 +118,8 @@ describe('what a batch refuses', () => {
     expect(status).toBe(422);
     expect(body).toMatchObject({
       type: 'no-plan',
-      detail: 'The largest jug holds 5 L, and 12 L is wanted.',
-      nearest: { litres: 5 },
+      detail: 'Two of the largest jugs hold 10 L, and 12 L is wanted.',
+      nearest: { litres: 10 },
     });
   });
 

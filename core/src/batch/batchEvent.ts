@@ -33,6 +33,8 @@ export type FrozenPlan = {
   houseHarshLimit: number;
   brews: readonly [FrozenBrew, ...FrozenBrew[]];
   jugVesselId: string;
+  /** jugs of that kind that it fills; one if left out */
+  jugCount?: number;
   acknowledged: readonly Acknowledged[];
   promised: {
     jugX: number;

@@ -490,7 +490,8 @@ function decideAdded(
 /** What the jug of a batch still takes, ml. */
 export function jugRoomMl(batch: Batch): number {
   const jug = batch.vessels.find((v) => v.id === JUG);
-  return jug ? Math.max(0, vesselOf(batch.plan, batch.plan.jugVesselId).capacityMl - volumeMl(jug.liquid)) : 0;
+  const { jugVesselId, jugCount = 1 } = batch.plan;
+  return jug ? Math.max(0, jugCount * vesselOf(batch.plan, jugVesselId).capacityMl - volumeMl(jug.liquid)) : 0;
 }
 
 function decideUndo(batch: Batch, eventId: string): Decision {

@@ -15,6 +15,7 @@ export function freezePlan(plan: Plan, acknowledged: readonly Acknowledged[] = [
     houseHarshLimit: plan.houseHarshLimit,
     brews: [freezeBrew(first), ...rest.map(freezeBrew)],
     jugVesselId: plan.jug.vessel.id,
+    ...(plan.jug.count > 1 ? { jugCount: plan.jug.count } : {}),
     acknowledged,
     promised: {
       jugX: jugWanted.strengthX,

@@ -5,7 +5,7 @@ import type { Botanical } from '../reference/botanicals';
 import { ownLiquorMlPerG, PULP_ML_PER_G, type FreshMatter } from '../reference/matter';
 import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { EXTRACTION_CLASSES, HEAT_ONLY_EA } from '../extraction/extractionClass';
-import { clocksOf, exposureMinutes, type Extents } from '../extraction/extract';
+import { clocksOf, exposureMinutes, paceOf, type Extents } from '../extraction/extract';
 import { stillClosed, THICK_BRIX, type TakenOut } from '../extraction/opening';
 import { hottestC, tempAt, type TemperatureHistory } from '../heat/temperatureHistory';
 import { boilOf } from '../heat/steam';
@@ -220,7 +220,7 @@ function potOf(setup: BrewSetup): Pot {
   const clocks = clocksOf(history);
   const water = waterOf(setup.way.waterMl * setup.scale);
   const sugars = sugarsIn(setup, water, stages);
-  const brixAt = (atMin: number): number => brixOfSugars(water, sugars, atMin);
+  const brixAt = (atMin: number): number => brixOfSugars(water, plants, sugars, atMin);
   const pots = plants.map((p) => inThePot(p, setup, { stages, factors, brixAt }));
   const extents = (i: number, atMin: number, worked = false): Extents =>
     extentsOf(clocks, plants[i]!, pots[i]!, atMin, worked);
@@ -442,9 +442,10 @@ export function bodyExposures(asked: BrewSetup): BodyExposures {
   const anyFresh = plantsIn(setup).some((p) => p.fresh);
   const pot = anyFresh || boilsDown(setup.way) ? potOf(setup) : undefined;
   const thick = anyFresh && apparentBrix(pot!.liquorAt(history.minutes)) >= THICK_BRIX;
-  const plants = plantsIn(setup).map((p): BodyExposure => {
+  const inPot = plantsIn(setup);
+  const plants = inPot.map((p): BodyExposure => {
     const { botanical, grams, ingredient } = p;
-    const brixAt = (atMin: number): number => brixOfSugars(water, sugars, atMin);
+    const brixAt = (atMin: number): number => brixOfSugars(water, inPot, sugars, atMin);
     const { addition, opened } = inThePot(p, setup, { stages, factors, brixAt });
     const potency = ingredient.potency ?? 1;
     if (addition === 'all-at-once')
@@ -456,7 +457,7 @@ export function bodyExposures(asked: BrewSetup): BodyExposures {
       botanical,
       grams,
       potency,
-      kPerMin: body.k95PerMin * addition.rateScale,
+      kPerMin: body.k95PerMin * paceOf(clocks, addition),
       coldShare: body.coldShare,
       ownMin: minutes(body.eaKJPerMol),
       hotMin: minutes(Math.max(HEAT_ONLY_EA, body.eaKJPerMol)),
@@ -596,8 +597,9 @@ export function sweetenedBefore(asked: BrewSetup): { water: Liquid; sugars: read
   return { water, sugars: sugarsIn(setup, water, timeline(setup, setup.factors ?? REFERENCE_FACTORS).stages) };
 }
 
-/** °Bx of what a plant goes into, sugar of the plants aside. A plant that was there first keeps water's pace. */
-function brixOfSugars(water: Liquid, sugars: readonly SugarIn[], atMin: number): number {
+/** °Bx of what a plant goes into, sugar of the plants aside: water and juice thin it. A plant that was there first keeps water's pace. */
+function brixOfSugars(water: Liquid, plants: readonly PlantIn[], sugars: readonly SugarIn[], atMin: number): number {
+  const juiceG = plants.reduce((sum, p) => sum + (p.botanical.extractionClass === 'stirred_in' ? p.grams : 0), 0);
   const sugarG = sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0), 0);
-  return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water));
+  return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water) + juiceG);
 }

@@ -10,7 +10,7 @@ import {
 } from '../heat/heating';
 import { iceInDrink } from '../heat/ice';
 import type { Segment } from '../heat/temperatureHistory';
-import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
+import { closedLossWPerK, ICE_BATH_C, vesselHeatJPerK } from '../heat/vessel';
 import {
   abvOf,
   addWater,
@@ -246,7 +246,7 @@ function coolDown(
   // What is cool enough already needs no time, unless it was given some: then it went on cooling.
   if (actual === undefined ? toC >= fromC : actual <= 0) return [];
   const place = by === 'ice-bath' ? 'ice-bath' : 'counter';
-  const ambientC = by === 'ice-bath' ? 0 : kitchen.roomC;
+  const ambientC = by === 'ice-bath' ? ICE_BATH_C : kitchen.roomC;
   const load = loadOf(liquid, vessel, closedLossWPerK(vessel, volumeMl(liquid), place), ambientC);
   const tauMin = coolingTauMin(load);
   const minutes = actual ?? newtonMinutes({ fromC, toC, ambientC, tauMin });

@@ -10,7 +10,7 @@ import {
   type Load,
 } from '../heat/heating';
 import { endC, startC, temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
-import { closedLossWPerK, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
+import { closedLossWPerK, ICE_BATH_C, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
 import { knownPlant, type Plants } from '../reference/plants';
 import type { BrewFactors } from './brewFactors';
 import { liquidIn } from './contents';
@@ -386,7 +386,7 @@ function stands(
 const AMBIENT: Record<Place, (kitchen: Kitchen) => number> = {
   counter: (k) => k.roomC,
   fridge: (k) => k.fridgeC,
-  'ice-bath': () => 0,
+  'ice-bath': () => ICE_BATH_C,
 };
 
 function loadOf({ way, scale, vessel, kitchen, plants }: BrewSetup, factors: BrewFactors, place: Place): Load {

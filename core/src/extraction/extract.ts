@@ -100,7 +100,7 @@ export function extentsAt(clocks: Clocks, addition: Addition, atMin: number): Ex
 }
 
 /** Rate against still-standing reference, slowed by thick syrup as it is when the plant goes in. */
-function paceOf({ history }: Clocks, { rateScale, inSyrupBrix, entersMin }: Addition): number {
+export function paceOf({ history }: Clocks, { rateScale, inSyrupBrix, entersMin }: Addition): number {
   if (inSyrupBrix === undefined) return rateScale;
   return rateScale * extractionPaceInSyrup(inSyrupBrix, Math.min(100, tempAt(history, entersMin)));
 }

@@ -51,6 +51,9 @@ export function wettedAreaM2(vessel: Vessel, volumeMl: number): number {
 
 export type Place = 'counter' | 'fridge' | 'ice-bath';
 
+/** A stirred ice bath warms at the pot while its ice melts: °C as it stands while it has ice. House estimate, 0.5 to 4. */
+export const ICE_BATH_C = 2;
+
 /**
  * Heat a closed vessel loses to its surroundings, W/(m2 K) over base, wetted sides and top.
  * House estimates, set so that a lidded 2 L pot on the counter loses 1.2 W/K (0.8 to 1.8), a 2 L jug in the fridge 1.1,

@@ -2,7 +2,7 @@ import { FUSION_HEAT, ICE_CP, WATER_CP } from '../physics/water';
 import { TWO_STEP, twoStepCooling, type TwoStepCooling } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, type Load } from '../heat/heating';
 import { temperatureHistory, type Segment, type TemperatureHistory } from '../heat/temperatureHistory';
-import { closedLossWPerK, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
+import { closedLossWPerK, ICE_BATH_C, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
 import { massG, portionOf, volumeMl, type Liquid } from '../liquid/liquid';
 import type { Kitchen } from '../drink/drink';
 
@@ -27,6 +27,8 @@ export type CoolingSetup = {
   /** pots that it is split into, each in its own bath; one if left out */
   pots?: number;
   jug: Vessel;
+  /** jugs of that kind that it is shared out over; one if left out */
+  jugs?: number;
   jugLiquid: Liquid;
   /** plain water of the mix, g */
   waterG: number;
@@ -78,8 +80,8 @@ export function planCooling(setup: CoolingSetup): CoolingPlan {
 /** Minutes in a stirred ice bath down to a temperature. */
 function minutesInBath(bathToC: number, { concentrate, strainedC, pot, pots = 1 }: CoolingSetup): number {
   if (bathToC >= strainedC) return 0;
-  const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / pots), 'ice-bath', 0));
-  return newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: 0, tauMin });
+  const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / pots), 'ice-bath', ICE_BATH_C));
+  return newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: ICE_BATH_C, tauMin });
 }
 
 function coolThrough(bathToC: number, withIce: boolean, setup: CoolingSetup): CoolingPlan {
@@ -87,14 +89,14 @@ function coolThrough(bathToC: number, withIce: boolean, setup: CoolingSetup): Co
   const segments: Segment[] = [];
   let bathMin = 0;
   if (bathToC < strainedC) {
-    const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / (setup.pots ?? 1)), 'ice-bath', 0));
-    bathMin = newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: 0, tauMin });
-    segments.push({ kind: 'newton', minutes: bathMin, fromC: strainedC, towardsC: 0, tauMin });
+    const tauMin = coolingTauMin(loadIn(pot, portionOf(concentrate, 1 / (setup.pots ?? 1)), 'ice-bath', ICE_BATH_C));
+    bathMin = newtonMinutes({ fromC: strainedC, toC: bathToC, ambientC: ICE_BATH_C, tauMin });
+    segments.push({ kind: 'newton', minutes: bathMin, fromC: strainedC, towardsC: ICE_BATH_C, tauMin });
   }
   const iceG = withIce ? iceToReach(TWO_STEP.toC - 0.5, bathToC, setup) : 0;
   const jugStartC = mixedC(bathToC, iceG, setup);
   segments.push({ kind: 'ramp', minutes: MIXING_MIN, fromC: bathToC, toC: jugStartC });
-  const tauMin = coolingTauMin(loadIn(jug, jugLiquid, 'fridge', kitchen.fridgeC));
+  const tauMin = coolingTauMin(loadIn(jug, portionOf(jugLiquid, 1 / (setup.jugs ?? 1)), 'fridge', kitchen.fridgeC));
   const toFive = newtonMinutes({ fromC: jugStartC, toC: TWO_STEP.toC, ambientC: kitchen.fridgeC, tauMin });
   // A fridge that is not below 5 °C never gets there: half a day is looked at, and the legs fail.
   const fridgeMin = jugStartC <= TWO_STEP.toC ? 0 : Number.isFinite(toFive) ? toFive : 12 * 60;

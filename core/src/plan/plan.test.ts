@@ -156,12 +156,21 @@ describe('wishes that cannot be met', () => {
     expect(planDrink(ROSELLE_COOLER, result.nearest!, DEFAULT_KITCHEN).kind).toBe('plan');
   });
 
-  it('names the jug that is too small, and its size', () => {
+  it('makes what is too much for the largest jug in two of them', () => {
+    const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, litres: 8 }, DEFAULT_KITCHEN);
+    if (result.kind !== 'plan') throw new Error(result.message);
+    const { jug } = result.plan;
+    expect(jug.count).toBe(2);
+    expect(jug.vessel.capacityMl).toBe(5000);
+    expect(jug.figures.volumeMl).toBeCloseTo(8000, -2);
+  });
+
+  it('names the jugs that are too small, and their size', () => {
     const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, litres: 12 }, DEFAULT_KITCHEN);
     expect(result).toMatchObject({
       kind: 'no-plan',
       limit: 'jug',
-      message: 'The largest jug holds 5 L, and 12 L is wanted.',
+      message: 'Two of the largest jugs hold 10 L, and 12 L is wanted.',
     });
   });
 

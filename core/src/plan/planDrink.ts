@@ -110,17 +110,29 @@ function planOnce(
   learned?: Pick<Learned, 'harshLimit'>,
 ): PlanResult {
   const solver = new DrinkSolver(drink, target, kitchen, REFERENCE_FACTORS);
-  const jugVessel = smallestHolding(
-    kitchen.vessels.filter((v) => v.kind === 'jug'),
-    solver.jugWanted.volumeMl,
-  );
-  if (!jugVessel) return tooBigForJugs(drink, target, kitchen);
+  const jugs = jugsFor(kitchen, solver.jugWanted.volumeMl);
+  if (!jugs) return tooBigForJugs(drink, target, kitchen);
   const solved = solver.solve();
   if (solved.kind === 'no-plan') return solved;
   return solver.answering((): PlanResult => ({
     kind: 'plan',
-    plan: finish(solver, solved, jugVessel, learned?.harshLimit ?? 1),
+    plan: finish(solver, solved, jugs, learned?.harshLimit ?? 1),
   }));
+}
+
+/** What is too much for the largest jug is made in two. */
+const MOST_JUGS = 2;
+
+type Jugs = { vessel: Vessel; count: number };
+
+/** The fewest jugs of a kind that hold so much; undefined where two of the largest do not. */
+function jugsFor(kitchen: Kitchen, ml: number): Jugs | undefined {
+  const all = kitchen.vessels.filter((v) => v.kind === 'jug');
+  for (let count = 1; count <= MOST_JUGS; count++) {
+    const vessel = smallestHolding(all, ml / count);
+    if (vessel) return { vessel, count };
+  }
+  return undefined;
 }
 
 const TRIES = 7;
@@ -166,18 +178,18 @@ export function nearestThatWorks(drink: Drink, target: PlanTarget, kitchen: Kitc
 
 function tooBigForJugs(drink: Drink, target: PlanTarget, kitchen: Kitchen): NoPlan {
   const capacity = Math.max(0, ...kitchen.vessels.filter((v) => v.kind === 'jug').map((v) => v.capacityMl));
-  const largest = roundTo(capacity / (1 - glassLinesShare(drink)) / 1000 - 0.005, 0.01);
+  const largest = Math.floor((MOST_JUGS * capacity) / (1 - glassLinesShare(drink)) / 10 + 1e-6) / 100;
   const nearest = largest >= TARGET_RANGES.litres.min ? { ...target, litres: largest } : undefined;
   return {
     kind: 'no-plan',
     limit: 'jug',
-    message: `The largest jug holds ${few(capacity / 1000)} L, and ${few(target.litres)} L is wanted.`,
+    message: `Two of the largest jugs hold ${few((MOST_JUGS * capacity) / 1000)} L, and ${few(target.litres)} L is wanted.`,
     nearest,
   };
 }
 
 /** From the rounded amounts forward again: the figures shown are those of what the cook will really weigh. */
-function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, houseHarshLimit: number): Plan {
+function finish(solver: DrinkSolver, { brews }: Solved, jugs: Jugs, houseHarshLimit: number): Plan {
   const { drink, target, kitchen, factors, standard, iceG, jugWanted } = solver;
   const made = brews.map((b) => ({ ...b, ...runOf(solver, b, factors) }));
   const onHand = onHandFor(solver, (lineId) => made.find((b) => b.lineId === lineId)!.concentrate);
@@ -219,7 +231,7 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
     brews: [first, ...rest],
     syrups: syrupsOf(drink, jug),
     jugWanted,
-    jug: { ...jug, vessel: jugVessel },
+    jug: { ...jug, ...jugs },
     glass: {
       ...glass,
       figures,
@@ -227,7 +239,7 @@ function finish(solver: DrinkSolver, { brews }: Solved, jugVessel: Vessel, house
       count: (target.litres * 1000) / target.glassMl,
       atGlassMl: atGlassMl(drink, target.glassMl),
     },
-    cooling: coolingOf(solver, made, jug, jugVessel),
+    cooling: coolingOf(solver, made, jug, jugs),
     second: secondOf(solver, made[0]!, houseHarshLimit),
     warming: target.hot ? warmingOf(kitchen, jug, made[0]!.vessel) : undefined,
   };
@@ -356,7 +368,7 @@ const plantSigmas = ({ concentrate }: Made): number[] =>
   );
 
 /** All brews of the jug cool together, at their mean temperature, each pot in its own bath. */
-function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugVessel: Vessel): Plan['cooling'] {
+function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugs: Jugs): Plan['cooling'] {
   const { drink, kitchen } = solver;
   const concentrate = pourTogether(...made.map((b) => b.concentrate));
   const masses = made.map((b) => massG(b.concentrate));
@@ -369,7 +381,8 @@ function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugVess
     strainedC,
     pot: largest.vessel,
     pots: made.reduce((sum, b) => sum + b.pots, 0),
-    jug: jugVessel,
+    jug: jugs.vessel,
+    jugs: jugs.count,
     jugLiquid: jug.liquid,
     waterG: water.reduce((sum, ml) => sum + ml, 0),
     kitchen,

@@ -67,7 +67,8 @@ export type Plan = {
   brews: readonly [PlannedBrew, ...PlannedBrew[]];
   syrups: readonly PlannedSyrup[];
   jugWanted: JugWanted;
-  jug: Jug & { vessel: Vessel };
+  /** all of it; `count` vessels of a kind where one does not hold it */
+  jug: Jug & { vessel: Vessel; count: number };
   glass: Glass & {
     figures: JugFigures;
     iceG: number;

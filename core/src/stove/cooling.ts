@@ -11,7 +11,7 @@ import { frozenBrew, vesselOf } from '../batch/brewState';
 import type { CooledBy } from '../batch/batchEvent';
 import { TWO_STEP } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, newtonTempC, type Load } from '../heat/heating';
-import { closedLossWPerK, vesselHeatJPerK, type Vessel } from '../heat/vessel';
+import { closedLossWPerK, ICE_BATH_C, vesselHeatJPerK, type Vessel } from '../heat/vessel';
 import { apparentBrix, massG, portionOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
 
@@ -44,7 +44,7 @@ const WARN_BEFORE_MIN = 20;
 
 const AMBIENT: Record<CooledBy, (batch: Batch) => number> = {
   counter: ({ plan }) => plan.kitchen.roomC,
-  'ice-bath': () => 0,
+  'ice-bath': () => ICE_BATH_C,
   fridge: ({ plan }) => plan.kitchen.fridgeC,
 };
 

@@ -29,7 +29,9 @@ export function DrinkLine({ plan }: { plan: Plan }): ReactNode {
       <VesselDrawing
         vessel={plan.jug.vessel}
         scale={4.6}
-        layers={[{ ml: plan.jug.figures.volumeMl, colour: colourIn(plan.jug.liquid, plan.jug.vessel) }]}
+        layers={[
+          { ml: plan.jug.figures.volumeMl / plan.jug.count, colour: colourIn(plan.jug.liquid, plan.jug.vessel) },
+        ]}
         description="jug"
       />
       <VesselDrawing

@@ -223,6 +223,8 @@ function syrupStep(syrup: PlannedSyrup, scale: number): Step {
 function mixStep(plan: Plan, scale: number): Step {
   const { jug, target } = plan;
   const [first, ...rest] = plan.drink.mix.filter((l) => l.at === 'jug' && (jug.mix[l.id] ?? 0) >= 0.5);
+  const where =
+    jug.count > 1 ? `shared out over ${jug.count} jugs like the ${jug.vessel.name}` : `in the ${jug.vessel.name}`;
   const poured = (l: MixLine): string => `${f.volume(jug.mix[l.id]!)} ${l.name.toLowerCase()}`;
   return {
     id: 'mix',
@@ -236,8 +238,8 @@ function mixStep(plan: Plan, scale: number): Step {
       <VesselDrawing
         vessel={jug.vessel}
         scale={scale}
-        layers={[{ ml: jug.figures.volumeMl, colour: colourIn(jug.liquid, jug.vessel) }]}
-        main={f.volume(jug.figures.volumeMl)}
+        layers={[{ ml: jug.figures.volumeMl / jug.count, colour: colourIn(jug.liquid, jug.vessel) }]}
+        main={`${jug.count > 1 ? `${jug.count} × ` : ''}${f.volume(jug.figures.volumeMl / jug.count)}`}
         {...(jug.figures.strengthX > 0
           ? { sub: `${f.strength(jug.figures.strengthX)}${target.iced ? ' before ice' : ''}` }
           : {})}
@@ -246,8 +248,8 @@ function mixStep(plan: Plan, scale: number): Step {
     ),
     foot:
       jug.figures.strengthX > 0
-        ? { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} in the ${jug.vessel.name}` }
-        : { text: `in the ${jug.vessel.name}` },
+        ? { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} ${where}` }
+        : { text: where },
   };
 }
 
