@@ -2,6 +2,7 @@ import { runBrew, type BrewRun } from './brew/brewRun';
 import { waterBeside, waterToCover } from './brew/contents';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
 import type { BrewWay, Drink, Kitchen, Stage } from './drink/drink';
+import { mixedWay } from './drink/editing';
 import {
   abvOf,
   apparentBrix,
@@ -19,6 +20,7 @@ import { sweetGPerL } from './liquid/sweetness';
 import { strengthShares, weightedStrength } from './liquid/strength';
 import { bookOf } from './plan/houseStandard';
 import { planDrink, type Plan } from './plan/planDrink';
+import { requireDrink } from './plan/requireDrink';
 import { smallestVesselFor } from './plan/vesselChoice';
 import { totalMinutes } from './plan/workTime';
 import { botanicalBySlug } from './reference/botanicals';
@@ -27,6 +29,7 @@ import {
   boilDown,
   CARD_KITCHEN,
   CARDS,
+  cool,
   CUP,
   drinkOf,
   heatTo,
@@ -341,6 +344,26 @@ describe('drinks that are mixed as they are written', () => {
     const [r, g] = rgb(colourOf(glass, 7));
     expect(r).toBeGreaterThan(g);
   });
+  it('a drink in which nothing is brewed is mixed by its parts, with sugar to the wish', () => {
+    const way: BrewWay = {
+      ...made(
+        0,
+        [put('orange_juice', 400, 'blend'), put('pineapple_juice', 300, 'blend'), put('milk_whole', 100, 'blend')],
+        [],
+      ),
+      ...mixedWay(),
+    };
+    const drink = drinkOf('mixed', { juice: way }, [part('juice'), syrup(60), water('rest', 'sparkling')], {
+      jugMl: 1200,
+    });
+    expect(() => requireDrink(drink)).not.toThrow();
+    const plan = planOf(drink, { litres: 2.4, sugarGPerL: 90 });
+    expect(plan.standard).toBe(0);
+    expect(plan.glass.figures.sugarGPerL).toBeCloseTo(90, -1);
+    expect(plan.jug.figures.volumeMl).toBeCloseTo(2400, -2);
+    expect(plan.brews[0].leaf.find((l) => l.plant === 'orange_juice')!.grams).toBeCloseTo(800, -2);
+    expect(plan.jug.liquid.milkMl).toBeGreaterThan(100);
+  });
   it('nectarine tea: the tea carries the ×, the puree does not', () => {
     const tea = made(
       1400,
@@ -486,6 +509,22 @@ describe('fresh plants in general', () => {
     expect(at(20)).toBeGreaterThan(at(5));
     expect(at(5, [crush])).toBeGreaterThan(at(5));
     expect(at(5, [], true)).toBeGreaterThan(at(5));
+  });
+  it('juice that goes in as the pot cools is in it from then on, and cools it', () => {
+    const late = (stageId: string): BrewRun =>
+      run(
+        made(
+          1000,
+          [put('black_tea_leaf', 8, 'steep'), put('lemon_juice', 200, stageId)],
+          [heatTo('boil'), offHeat(5), cool(40), through('sieve')],
+        ),
+      );
+    const r = late('cool');
+    const { startMin } = r.stages.find((s) => s.stageId === 'cool')!;
+    expect(r.at(startMin - 0.5).liquor.acidG).toBeLessThan(0.1);
+    expect(r.at(startMin + 0.5).liquor.acidG).toBeGreaterThan(9);
+    expect(r.at(startMin + 0.01).tempC).toBeLessThan(r.at(startMin - 0.1).tempC - 5);
+    expect(volumeMl(r.concentrate)).toBeGreaterThan(volumeMl(late('heat').concentrate) - 30);
   });
   it('a heap of fresh calyces needs a pot of twice their water', () => {
     expect(vesselFor(CARDS.freshRoselle).capacityMl).toBe(5000);

@@ -278,12 +278,14 @@ export {
   type School,
   type SchoolGroup,
 } from './drink/schools';
+export { boilDownRange } from './heat/steam';
 export { reduceWords } from './drink/stageEnds';
 export { differencesBetween, STEEP_PLACE_WORDS } from './drink/differences';
 export {
   addIngredient,
   addStage,
   blankWay,
+  mixedWay,
   changeIngredient,
   changeStage,
   fitRatio,

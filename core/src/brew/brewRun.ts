@@ -270,7 +270,11 @@ function potOf(setup: BrewSetup): Pot {
     keptAt: (atMin) => keptAt(atMin, false),
     pulledAt: (atMin) => (fresh ? pourTogether(liquorAt(atMin, true), keptAt(atMin, true).squeezed) : liquorAt(atMin)),
     levelAt: (atMin) =>
-      volumeMl(liquorAt(atMin)) + plants.reduce((sum, p, i) => sum + roomOf(p, extents(i, atMin).body), 0),
+      volumeMl(liquorAt(atMin)) +
+      plants.reduce(
+        (sum, p, i) => (atMin >= pots[i]!.entersMin - 1e-6 ? sum + roomOf(p, extents(i, atMin).body) : sum),
+        0,
+      ),
     massAt: (atMin) => wentInG(atMin) - steamG(atMin),
   };
 }

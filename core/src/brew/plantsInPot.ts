@@ -2,7 +2,7 @@ import { InputError } from '../quantity/errors';
 import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay, type Stage } from '../drink/drink';
 import { CUT_EFFECT } from '../drink/cut';
 import { AGITATION } from '../extraction/extractionClass';
-import { ALL_OUT, extentsAt, type Addition, type Clocks, type Extents } from '../extraction/extract';
+import { ALL_OUT, extentsAt, NOTHING_OUT, type Addition, type Clocks, type Extents } from '../extraction/extract';
 import { leftBehind, openingRate, pulpThrough, stillClosed, type Opened } from '../extraction/opening';
 import { addWater, NO_LIQUID, pourTogether, rawBodyOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { givenBy, smells, stews, stirredIn } from '../liquid/stirredIn';
@@ -82,6 +82,8 @@ const JUST_AFTER_MIN = 1e-9;
 /** A plant's time in the pot, and what the hands did to it there. */
 export type InThePot = {
   addition: Addition | 'all-at-once';
+  /** minute of the run at which it goes in */
+  entersMin: number;
   opened: readonly { how: Opened; atMin: number }[];
 };
 
@@ -112,9 +114,10 @@ export function inThePot(
   };
   const entersMin = moment(ingredient.enters);
   const leavesMin = ingredient.leaves ? moment(ingredient.leaves) : Infinity;
-  if (botanical.extractionClass === 'stirred_in') return { addition: 'all-at-once', opened: [] };
+  if (botanical.extractionClass === 'stirred_in') return { addition: 'all-at-once', entersMin, opened: [] };
   const brix = brixAt(entersMin);
   return {
+    entersMin,
     opened: fresh ? handsOn(setup.way.stages, stages).filter((o) => o.atMin >= entersMin && o.atMin <= leavesMin) : [],
     addition: {
       extractionClass: botanical.extractionClass,
@@ -146,12 +149,13 @@ const handsOn = (all: readonly Stage[], times: readonly StageTime[]): { how: Ope
 export function extentsOf(
   clocks: Clocks,
   plant: PlantIn,
-  { addition, opened }: InThePot,
+  { addition, entersMin, opened }: InThePot,
   atMin: number,
   /** whether the hands have done, or will have done, their work up to the strain */
   worked = false,
 ): Extents {
-  if (addition === 'all-at-once') return ALL_OUT;
+  // Juice that goes in as the pot cools is not in it before.
+  if (addition === 'all-at-once') return worked || atMin >= entersMin - JUST_AFTER_MIN ? ALL_OUT : NOTHING_OUT;
   const drawn = extentsAt(clocks, addition, atMin);
   if (!plant.fresh) return drawn;
   const done = opened.filter((o) => worked || atMin >= o.atMin).map((o) => o.how);
@@ -169,7 +173,7 @@ export function dissolvedFrom(
 ): Liquid {
   const potency = anyLot * (ingredient.potency ?? 1);
   const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
-  if (b.extractionClass === 'stirred_in') return stirredIn(b, grams, potency);
+  if (b.extractionClass === 'stirred_in') return extents.body > 0 ? stirredIn(b, grams, potency) : NO_LIQUID;
   const spent = grams * potency;
   const given = givenBy(b, {
     body: spent * extents.body,

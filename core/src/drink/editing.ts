@@ -127,6 +127,18 @@ export function fitRatio(way: BrewWay): BrewWay {
   };
 }
 
+/** What a way is where nothing is brewed: blended, and through a sieve. Without water it is juice alone. */
+export const mixedWay = (): Pick<BrewWay, 'vesselKind' | 'waterMl' | 'stages' | 'name' | 'shortName'> => ({
+  name: 'mixing and blending',
+  shortName: 'Only mixed',
+  vesselKind: 'jar',
+  waterMl: 0,
+  stages: [
+    { id: 'blend', ...DEFAULTS.hands, work: 'blend' },
+    { id: 'strain', ...DEFAULTS.strain },
+  ],
+});
+
 /** A recipe to begin from: water, one steep, a strain, and a jug that it fills. */
 export const blankWay = (): BrewWay => ({
   id: 'first',

@@ -1,4 +1,5 @@
 import type { Agitation } from '../extraction/extractionClass';
+import { likelyRange } from '../quantity/estimate';
 import { latentHeat } from '../physics/water';
 import { requireNotNegative } from '../quantity/range';
 
@@ -13,6 +14,10 @@ export type Boil = keyof typeof BOILS;
 
 /** What is said to be boiling rolls; anything else at the boil is a gentle simmer. */
 export const boilOf = (agitation: Agitation): Boil => (agitation === 'boiling' ? 'rolling' : 'simmer');
+
+/** Minutes that a boil-down of so many takes four times in five: how hard it boils is set by eye. */
+export const boilDownRange = (agitation: Agitation, minutes: number): { low: number; high: number } =>
+  likelyRange(minutes, BOILS[boilOf(agitation)].sigmaLn);
 
 export type Covered = 'open' | 'loose' | 'closed';
 

@@ -171,10 +171,15 @@ export class DrinkSolver {
   }
 
   private get densest(): number {
-    return Math.max(1, ...this.brews.map(({ way }) => way.liquorRatio.max / ratioOf(way)));
+    return Math.max(1, ...this.steeped.map((way) => way.liquorRatio.max / ratioOf(way)));
   }
   private get thinnest(): number {
-    return Math.min(1, ...this.brews.map(({ way }) => way.liquorRatio.min / ratioOf(way)));
+    return Math.min(1, ...this.steeped.map((way) => way.liquorRatio.min / ratioOf(way)));
+  }
+
+  /** Ways with something in them that can be more or less densely brewed: juice alone cannot. */
+  private get steeped(): readonly BrewWay[] {
+    return this.brews.map((b) => b.way).filter((way) => ratioOf(way) > 0);
   }
 
   /** The least change of how densely it is brewed with which everything fits, up to a limit of the recipe. */
@@ -452,6 +457,7 @@ const withLots = (way: BrewWay, potency: PlanTarget['potency'] = {}): BrewWay =>
 function denser(way: BrewWay, density: number): BrewWay {
   if (density === 1) return way;
   const written = ratioOf(way);
+  if (written === 0) return way;
   const within = Math.min(way.liquorRatio.max / written, Math.max(way.liquorRatio.min / written, density));
   // What is poured in to brew with is thinned or thickened as the water is.
   const ingredients = way.ingredients.map((i) =>

@@ -1,4 +1,5 @@
 import { NO_OWN_PLANTS } from '../reference/plants';
+import { BOOK } from '../drink/book';
 import { HOT_SPICED_PEAR, SOUR_CHERRY_POPS, SPRUCE_SODA } from '../drink/book/roots';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { COLD_SENCHA, ROOIBOS_QUINCE } from '../drink/book/teas';
@@ -92,6 +93,14 @@ describe('how it is prepared', () => {
 });
 
 describe('time', () => {
+  it.each(BOOK.map((d) => [d.id, d] as const))(
+    '%s: in all it grows with the litres, but for a second pot',
+    (_id, drink) => {
+      const took = [0.5, 1, 2, 3.5, 5].map((litres) => totalMinutes(planOf(drink, { litres })));
+      for (const [i, minutes] of took.entries()) if (i > 0) expect(minutes).toBeGreaterThan(0.95 * took[i - 1]!);
+      expect(took.at(-1)).toBeGreaterThan(took[0]!);
+    },
+  );
   it('of the hands is a part of the whole for a steep, and every figure of it opens', () => {
     for (const drink of [ROSELLE_COOLER, COLD_SENCHA, SPRUCE_SODA, HOT_SPICED_PEAR]) {
       const plan = planOf(drink);

@@ -1,4 +1,5 @@
 import {
+  boilDownRange,
   explain,
   isSyrup,
   likelyRange,
@@ -93,10 +94,17 @@ const careLines = ({ way }: PlannedBrew): string[] => [
   ...(way.restHours ? [`Best after ${minutes(way.restHours * 60)}`] : []),
 ];
 
+/** How hard it boils is set by eye, so how long it takes is a range. */
+function between(stage: Stage, lasted: number): string {
+  const { low, high } = boilDownRange(stage.agitation, lasted);
+  return `${minutes(low)} to ${minutes(high)}`;
+}
+
 /** A stage with the plants that go in and come out at it. */
 function stageLine(b: PlannedBrew, stage: Stage): string {
   const time = b.run.stages.find((t) => t.stageId === stage.id);
-  const took = time && time.endMin - time.startMin > 0.5 ? `, ${minutes(time.endMin - time.startMin)}` : '';
+  const lasted = time ? time.endMin - time.startMin : 0;
+  const took = lasted > 0.5 ? `, ${stage.kind === 'reduce' ? between(stage, lasted) : minutes(lasted)}` : '';
   const named = (moment: 'enters' | 'leaves'): string[] =>
     b.way.ingredients
       .filter((i) => i[moment]?.stageId === stage.id)
@@ -127,7 +135,7 @@ function stageName(s: Stage, main: boolean): string {
     case 'rinse':
       return `Rinse the plants with ${ml(s.waterMl)} water`;
     case 'dissolve':
-      return `Stir in ${sweetener(s.sweetener)}`;
+      return `Stir in ${'grams' in s.to ? `${g(s.to.grams)} ` : ''}${sweetener(s.sweetener)}`;
     case 'reduce':
       return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down ${reduceWords(s.to)}`;
     case 'onto-ice':

@@ -116,7 +116,7 @@ export function Shaken({ kitchen }: { kitchen: Kitchen }): ReactNode {
     <Panel title="Shaken with ice">
       <p className={SENTENCE}>
         {figure('Shaken', ml, { unit: 'ml', min: 20, max: 1000, step: 10, shown: true }, setMl)} at{' '}
-        {figure('Shaken at', tempC, { unit: '°C', min: 0, max: 40, step: 1, shown: true }, setTemp)} with{' '}
+        {figure('Shaken at', tempC, { unit: '°C', min: 0, max: 100, step: 1, shown: true }, setTemp)} with{' '}
         {figure('Shaken with', iceG, { unit: 'g', min: 20, max: 1000, step: 10, shown: true }, setIce)} of ice, to be ×
         {figure('Shaken to', wantedX, { unit: '×', min: 0.2, max: 4, step: 0.05, digits: 2 }, setWanted)}.
       </p>

@@ -232,7 +232,7 @@ export function TargetSentence({
               Leave it out
             </Button>
           </>
-        ) : (
+        ) : hasStrength ? (
           <Button
             kind="quiet"
             onClick={() =>
@@ -241,7 +241,7 @@ export function TargetSentence({
           >
             Make a second drink from the same base
           </Button>
-        )}
+        ) : null}
       </p>
       {Object.values(faults).map((f) => (
         <p key={f.field} role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-3 py-1.5 text-[0.95rem]">

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { blankWay, freeId, soundPlants, type Brew, type BrewWay, type Drink } from '@steepsis/core';
+import { blankWay, freeId, mixedWay, soundPlants, type Brew, type BrewWay, type Drink } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
 import { Button } from '@/shared/ui/Button';
 import { figure, TextField, Tick } from '@/shared/ui/Figure';
@@ -45,6 +45,9 @@ export function BrewEditor({
     });
     setOpenBrew(id);
   };
+  /** A drink of juice, or of fruit that is only blended: there is nothing to steep, and it has no ×. */
+  const onlyMixed = (): void => setWay({ ...way, ...mixedWay() }, 'only mixed');
+  const isOnlyMixed = way.stages.every((s) => s.kind === 'hands' || s.kind === 'strain' || s.kind === 'dissolve');
   const addWay = (): void => {
     const id = freeId(
       'way',
@@ -69,6 +72,11 @@ export function BrewEditor({
           />
         )}
         <Button onClick={addBrew}>Add another brew</Button>
+        {!isOnlyMixed && way.ingredients.length === 0 && (
+          <Button kind="quiet" onClick={onlyMixed}>
+            Nothing is brewed: only mix or blend
+          </Button>
+        )}
         {!first && (
           <Button
             kind="quiet"

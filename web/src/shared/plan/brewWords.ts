@@ -1,4 +1,11 @@
-import { afterStraining, mainStageOf, type FigureId, type PlannedBrew } from '@steepsis/core';
+import {
+  afterStraining,
+  boilDownRange,
+  mainStageOf,
+  type FigureId,
+  type PlannedBrew,
+  type Stage,
+} from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { PLACE_WORDS, stageWords, sweetenerName } from '@/shared/format/names';
 
@@ -39,7 +46,7 @@ export function steepLines(brew: PlannedBrew): Line[] {
   const stages = way.stages.flatMap((stage): Line[] => {
     const time = run.stages.find((t) => t.stageId === stage.id);
     if (!time || time.startMin >= run.endMin || time.endMin <= time.startMin) return [];
-    const minutes = f.duration(time.endMin - time.startMin);
+    const minutes = stage.kind === 'reduce' ? boilsFor(stage, time) : f.duration(time.endMin - time.startMin);
     if (stage.kind === 'steep' && stage === main)
       return [
         {
@@ -54,16 +61,26 @@ export function steepLines(brew: PlannedBrew): Line[] {
   return way.underWeight ? [...stages, { text: 'plants held under by a weight' }] : stages;
 }
 
+/** How hard it boils is set by eye, so how long it takes is a range. */
+function boilsFor(stage: Stage, { startMin, endMin }: { startMin: number; endMin: number }): string {
+  const { low, high } = boilDownRange(stage.agitation, endMin - startMin);
+  return `${f.duration(low)} to ${f.duration(high)}`;
+}
+
 const fromTo = (fromC: number, toC: number): string =>
   Math.abs(fromC - toC) < 1 ? `at ${f.celsius(fromC)}` : `${Math.round(fromC)} to ${f.celsius(toC)}`;
 
 /** What is done to the strained liquor, with the sugar it takes. */
 export function afterLines(brew: PlannedBrew): Line[] {
   const { restHours = 0 } = brew.way;
+  const boiled = (stage: Stage): string => {
+    const time = stage.kind === 'reduce' ? brew.run.stages.find((t) => t.stageId === stage.id) : undefined;
+    return time && time.endMin > time.startMin ? `, ${boilsFor(stage, time)}` : '';
+  };
   const done = afterStraining(brew.way).map((stage): Line =>
-    stage.kind === 'dissolve'
+    stage.kind === 'dissolve' && !('grams' in stage.to)
       ? { text: `stir in ${f.grams(brew.sweetenedG[stage.sweetener] ?? 0)} ${sweetenerName(stage.sweetener)}` }
-      : { text: stageWords(stage) },
+      : { text: `${stageWords(stage)}${boiled(stage)}` },
   );
   return restHours > 0 ? [...done, { text: `best after ${f.duration(restHours * 60)}` }] : done;
 }
