@@ -1,5 +1,5 @@
 import { HAND_OPENS } from '../brew/plantsInPot';
-import { isPressed, WALLS_GIVE_C } from '../brew/brewRun';
+import { isPressed, WALLS_GIVE_C } from '../brew/pot';
 import { liquidIn } from '../brew/contents';
 import { leftBehind, openingRate, stillClosed } from '../extraction/opening';
 import { isFresh, type FreshMatter } from '../reference/matter';

@@ -1,14 +1,6 @@
-import {
-  bodyExposures,
-  FACTOR_SIGMA,
-  heldScaleOf,
-  isPressed,
-  REFERENCE_FACTORS,
-  runBrew,
-  sweetenedBefore,
-  type BrewFactors,
-  type BrewSetup,
-} from '../brew/brewRun';
+import { FACTOR_SIGMA, REFERENCE_FACTORS, runBrew, type BrewFactors, type BrewSetup } from '../brew/brewRun';
+import { bodyExposures } from '../brew/exposures';
+import { heldScaleOf, isPressed, sweetenedBefore } from '../brew/pot';
 import { afterStraining } from '../drink/drink';
 import type { Plan } from '../plan/planDrink';
 import { BROUGHT_SHARE } from '../brew/plantsInPot';

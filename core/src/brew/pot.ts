@@ -1,0 +1,259 @@
+import { ownLiquorMlPerG, PULP_ML_PER_G } from '../reference/matter';
+import { untilStrained, type BrewWay, type Stage } from '../drink/drink';
+import { clocksOf, type Extents } from '../extraction/extract';
+import { THICK_BRIX } from '../extraction/opening';
+import { hottestC, type TemperatureHistory } from '../heat/temperatureHistory';
+import { boilOf } from '../heat/steam';
+import {
+  addSweetener,
+  apparentBrix,
+  massG,
+  pourTogether,
+  solidsG,
+  volumeMl,
+  waterOf,
+  withoutWater,
+  type Liquid,
+} from '../liquid/liquid';
+import { scaledSweetness, sugarForG } from '../sugar/infusedSyrup';
+import { solidsOf } from '../sugar/sweeteners';
+import { brixBoilingAt } from '../sugar/sucroseSolution';
+import { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
+import { MOST_LOST } from './correctForVolume';
+import { dissolvedFrom, extentsOf, inThePot, keptBy, plantsIn, type Kept, type PlantIn } from './plantsInPot';
+import { boilingOffGPerMin, steamClock, throughWeighings } from './steam';
+import { timeline, type BrewSetup, type StageTime } from './timeline';
+
+/** The pot up to the strain: its temperatures, what is in it, and what has left as steam, at any minute. */
+export type Pot = {
+  history: TemperatureHistory;
+  stages: readonly StageTime[];
+  plants: readonly PlantIn[];
+  water: Liquid;
+  sugars: readonly SugarIn[];
+  steamG: (atMin: number) => number;
+  /** all that is dissolved, as if nothing steamed off */
+  sweetAt: (atMin: number) => Liquid;
+  /** from when on it is dry */
+  dryMin: number | undefined;
+  liquorAt: (atMin: number) => Liquid;
+  keptAt: (atMin: number) => Kept;
+  /** the liquor as if the hands had done their work by then, with what is squeezed out of the plants */
+  pulledAt: (atMin: number) => Liquid;
+  /** what it all fills, plants in it, ml at 20 °C */
+  levelAt: (atMin: number) => number;
+  /** what it all weighs, plants in it, g */
+  massAt: (atMin: number) => number;
+};
+
+export function potOf(setup: BrewSetup): Pot {
+  const factors = setup.factors ?? REFERENCE_FACTORS;
+  const plants = plantsIn(setup);
+  const { history, stages } = timeline(setup, factors);
+  const endMin = history.minutes;
+  const clocks = clocksOf(history);
+  const water = waterOf(setup.way.waterMl * setup.scale);
+  const sugars = sugarsIn(setup, water, stages);
+  const brixAt = (atMin: number): number => brixOfSugars(water, plants, sugars, atMin);
+  const pots = plants.map((p) => inThePot(p, setup, { stages, factors, brixAt }));
+  const extents = (i: number, atMin: number, worked = false): Extents =>
+    extentsOf(clocks, plants[i]!, pots[i]!, atMin, worked);
+  const wentInG = (atMin: number): number =>
+    massG(water) +
+    plants.reduce((sum, p) => sum + p.grams, 0) +
+    sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams : 0), 0);
+  const steamG = throughWeighings(
+    steamClock(history, stages, setup, factors),
+    weighingsOf(setup, stages).map(({ atMin, netG }) => ({ atMin, steamG: Math.max(0, wentInG(atMin) - netG) })),
+  );
+  const sweetAt = (atMin: number, worked = false): Liquid => {
+    const all = pourTogether(
+      water,
+      ...plants.map((p, i) => dissolvedFrom(p, extents(i, atMin, worked), factors.potency)),
+    );
+    return sugars.reduce((l, s) => (atMin >= s.fromMin ? addSweetener(l, s.grams, s.kind) : l), all);
+  };
+  const isDry = (atMin: number): boolean => steamG(atMin) > sweetAt(atMin).waterG * MOST_LOST;
+  const dryMin = isDry(endMin) ? firstTrue(isDry, endMin) : undefined;
+  const liquorAt = (atMin: number, worked = false): Liquid => {
+    const at = Math.min(atMin, dryMin ?? Infinity);
+    const sweet = sweetAt(at, worked);
+    return withoutWater(sweet, Math.min(steamG(at), sweet.waterG * MOST_LOST));
+  };
+  const fresh = plants.some((p) => p.fresh);
+  const keptAt = (atMin: number, worked: boolean): Kept =>
+    keptBy(plants, (i) => extents(i, atMin, worked), {
+      pots,
+      strain: strainStage(setup.way),
+      everHot: hottestC(history, atMin) >= WALLS_GIVE_C,
+      thick: fresh && apparentBrix(liquorAt(atMin, worked)) >= THICK_BRIX,
+      heldScale: heldScaleOf(setup.way, factors),
+      heldOff: Math.log(factors.held) / FACTOR_SIGMA.held,
+      atMin: worked ? undefined : atMin,
+    });
+  return {
+    history,
+    stages,
+    plants,
+    water,
+    sugars,
+    steamG,
+    sweetAt,
+    dryMin,
+    liquorAt,
+    keptAt: (atMin) => keptAt(atMin, false),
+    pulledAt: (atMin) => (fresh ? pourTogether(liquorAt(atMin, true), keptAt(atMin, true).squeezed) : liquorAt(atMin)),
+    levelAt: (atMin) =>
+      volumeMl(liquorAt(atMin)) +
+      plants.reduce(
+        (sum, p, i) => (atMin >= pots[i]!.entersMin - 1e-6 ? sum + roomOf(p, extents(i, atMin).body) : sum),
+        0,
+      ),
+    massAt: (atMin) => wentInG(atMin) - steamG(atMin),
+  };
+}
+
+/** Below this a plant's cell walls stay whole, °C. */
+export const WALLS_GIVE_C = 58;
+
+/** Room of what of a plant is not in the liquor, ml: its closed cells, and what never dissolves. */
+const roomOf = ({ botanical: b, fresh, grams }: PlantIn, open: number): number =>
+  fresh
+    ? grams * ((1 - open) * ownLiquorMlPerG(fresh) + PULP_ML_PER_G * fresh.pulp)
+    : b.extractionClass === 'stirred_in'
+      ? 0
+      : grams * PULP_ML_PER_G * (1 - b.bodyMax - b.harshMax);
+
+/**
+ * How long it is boiled down before the strain, plants and all, min: until what is in the pot has fallen to a share of its level, to a
+ * mark, to a weight, to a Brix or to a boiling point. Each lasts as long as the water takes that is too much.
+ */
+export function withBoilDowns(setup: BrewSetup): BrewSetup {
+  let known = setup;
+  const stages = untilStrained(setup.way);
+  for (const [i, stage] of stages.entries()) {
+    if (stage.kind !== 'reduce' || setup.actualMinutes?.[stage.id] !== undefined) continue;
+    known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: 0 } };
+    const ids = new Set(stages.slice(0, i + 1).map((s) => s.id));
+    const upTo = (minutes: number): Pot =>
+      potOf({
+        ...known,
+        boiledMin: { ...known.boiledMin, [stage.id]: minutes },
+        way: {
+          ...setup.way,
+          stages: stages.slice(0, i + 1),
+          ingredients: setup.way.ingredients
+            .filter((p) => ids.has(p.enters.stageId))
+            .map(({ leaves, ...p }) => (leaves && ids.has(leaves.stageId) ? { ...p, leaves } : p)),
+        },
+      });
+    const rate = boilingOffGPerMin(setup.vessel, setup.kitchen, {
+      ml: setup.way.waterMl * setup.scale,
+      boil: boilOf(stage.agitation),
+      lid: stage.lid,
+    });
+    let minutes = 0;
+    const start = upTo(0);
+    const startMin = start.stages.at(-1)!.startMin;
+    // What has opened and dissolved by its end shifts the mark a little: three looks are enough.
+    for (let look = 0; look < 4; look++) {
+      const pot = upTo(minutes);
+      const startMl = start.levelAt(startMin);
+      // Who boils down further than usual reads the mark lower.
+      const beyondG =
+        markSd(stage) * startMl * (Math.log((setup.factors ?? REFERENCE_FACTORS).steam) / FACTOR_SIGMA.steam);
+      minutes = Math.max(0, minutes + (tooMuchWaterG(pot, stage, startMl, setup.scale) + beyondG) / rate);
+    }
+    known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: minutes } };
+  }
+  return known;
+}
+
+/** Water that a pot has too much of at the end of a boil-down, g. */
+function tooMuchWaterG(
+  pot: Pot,
+  { to }: Extract<Stage, { kind: 'reduce' }>,
+  startLevelMl: number,
+  scale: number,
+): number {
+  const endMin = pot.history.minutes;
+  const levelMl = pot.levelAt(endMin);
+  if ('share' in to) return levelMl - startLevelMl * to.share;
+  if ('volumeMl' in to) return levelMl - to.volumeMl * scale;
+  if ('massG' in to) return pot.massAt(endMin) - to.massG * scale;
+  const liquor = pot.liquorAt(endMin);
+  const brix = 'brix' in to ? to.brix : brixBoilingAt(to.boilsAtC);
+  return liquor.waterG - (solidsG(liquor) * (100 - brix)) / brix;
+}
+
+/** The first minute at which something that stays true is true, to a tenth of a second; it is so at the end. */
+function firstTrue(isSo: (atMin: number) => boolean, endMin: number): number {
+  let [lo, hi] = [0, endMin];
+  while (hi - lo > 0.002) {
+    const middle = (lo + hi) / 2;
+    if (isSo(middle)) hi = middle;
+    else lo = middle;
+  }
+  return hi;
+}
+
+/** Where the pulp is poured with the drink, nothing is left behind in it. */
+export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number =>
+  way.keepPulp ? 0 : factors.held * (way.asMeasured?.held ?? 1);
+
+/** Whether the plants are pressed at the strain. */
+export const isPressed = (way: BrewWay): boolean => strainStage(way)?.press ?? false;
+
+export const strainStage = (way: BrewWay): Extract<Stage, { kind: 'strain' }> | undefined =>
+  way.stages.find((s) => s.kind === 'strain');
+
+/** Where a boil-down ends by a mark: how far off the mark is read, of the level at its start. By eye, by a stick, on a scale. House estimates. */
+const MARK_SD = { share: 0.06, volumeMl: 0.02, massG: 0.005, brix: 0.02, boilsAtC: 0.03 } as const;
+
+export const markSd = ({ to }: Extract<Stage, { kind: 'reduce' }>): number =>
+  MARK_SD[Object.keys(to)[0] as keyof typeof MARK_SD];
+
+export const boilsDown = (way: BrewWay): boolean => untilStrained(way).some((s) => s.kind === 'reduce');
+
+/** Weighings of a pot while it runs, by the minute of the run. */
+const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[]): { atMin: number; netG: number }[] =>
+  happened.flatMap((h) => {
+    const stage = stages.find((s) => s.stageId === h.stageId);
+    return h.kind === 'weight' && stage ? [{ atMin: stage.startMin + h.atMin, netG: h.netG }] : [];
+  });
+
+export type SugarIn = { fromMin: number; grams: number; kind: string };
+
+/** Sweeteners dissolved before the strain: an amount, or by the water that went in. What is sweetened first steeps in syrup. */
+export function sugarsIn({ way, scale }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
+  return untilStrained(way).flatMap((stage) =>
+    stage.kind === 'dissolve'
+      ? [
+          {
+            fromMin: stages.find((s) => s.stageId === stage.id)!.endMin,
+            grams: sugarForG(water, scaledSweetness(stage.to, scale), stage.sweetener),
+            kind: stage.sweetener,
+          },
+        ]
+      : [],
+  );
+}
+
+/** The water of a brew, and what is dissolved in it before the strain. */
+export function sweetenedBefore(asked: BrewSetup): { water: Liquid; sugars: readonly SugarIn[] } {
+  const setup = withBoilDowns(asked);
+  const water = waterOf(setup.way.waterMl * setup.scale);
+  return { water, sugars: sugarsIn(setup, water, timeline(setup, setup.factors ?? REFERENCE_FACTORS).stages) };
+}
+
+/** °Bx of what a plant goes into, sugar of the plants aside: water and juice thin it. A plant that was there first keeps water's pace. */
+export function brixOfSugars(
+  water: Liquid,
+  plants: readonly PlantIn[],
+  sugars: readonly SugarIn[],
+  atMin: number,
+): number {
+  const juiceG = plants.reduce((sum, p) => sum + (p.botanical.extractionClass === 'stirred_in' ? p.grams : 0), 0);
+  const sugarG = sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0), 0);
+  return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water) + juiceG);
+}
