@@ -3,6 +3,7 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { afterStraining, type Drink, type Lid } from '../drink/drink';
 import { planDrink, type Plan } from '../plan/planDrink';
+import { writtenTarget } from '../plan/houseStandard';
 import { mixJug, shortFall } from '../plan/mixJug';
 import { colourIn } from '../plan/planDrink';
 import { shelfItemsOf } from '../keeping/shelf';
@@ -14,6 +15,7 @@ import { forgottenAt } from '../stove/forgot';
 import { layOutOf } from '../stove/layOut';
 import { outlookAt } from '../stove/outlook';
 import { massG, volumeMl } from '../liquid/liquid';
+import { CARDS, drinkOf, part, water } from '../test/asMade';
 import { aPlan, eventsOf, minutesIn, START, type Told } from '../test/aBatch';
 import { batchAfter, concentrateOf, jugWantedOf, onHandOf, runOfBatch, tastedLiquid, type Batch } from './batch';
 import { timedStages } from './brewState';
@@ -57,16 +59,40 @@ function openEveryPage(batch: Batch, nowMs: number): void {
 const planOf = (drink: Drink, wayId?: string): Plan | undefined => {
   const way = drink.brews[0].ways.find((w) => w.id === wayId);
   const target = way ? { ...drink.defaults, wayId: way.id } : drink.defaults;
-  const result = planDrink(drink, target, DEFAULT_KITCHEN);
+  const result = planDrink(drink, OTHERS.includes(drink) ? writtenTarget(drink) : target, DEFAULT_KITCHEN);
   return result.kind === 'plan' ? result.plan : undefined;
 };
 
-const MAKINGS = BOOK.flatMap((drink) =>
+/** Makings of every other kind: only blended, over ice, boiled down with the plants in, of juice alone. */
+const OTHERS: readonly Drink[] = [
+  drinkOf('watermelon', { melon: CARDS.watermelon }, [part('melon')]),
+  drinkOf(
+    'shaken',
+    {
+      tea: {
+        ...CARDS.shaken,
+        stages: [
+          ...CARDS.shaken.stages,
+          { id: 'ice', kind: 'onto-ice', iceG: 150, ice: 'wet', lid: 'open', agitation: 'still' },
+        ],
+      },
+    },
+    [part('tea')],
+  ),
+  drinkOf('spice', { spice: CARDS.spiceSyrup }, [part('spice'), water(900)]),
+  drinkOf('punch', { punch: CARDS.punch('closed') }, [part('punch')]),
+];
+
+const MAKINGS = [...BOOK, ...OTHERS].flatMap((drink) =>
   drink.brews[0].ways.flatMap((way) => {
     const plan = planOf(drink, way.id);
     return plan ? [[`${drink.name}, ${way.shortName}`, plan] as const] : [];
   }),
 );
+
+it('makings of every kind are among them', () => {
+  for (const d of OTHERS) expect(MAKINGS.map(([name]) => name)).toContain(`${d.name}, As made`);
+});
 
 /** A minute, an hour, 150 minutes, a day, a month, a year. */
 const LEFT = [1, 60, 150, 1440, 43_200, 525_600];

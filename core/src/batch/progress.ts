@@ -121,7 +121,8 @@ const targetsKnown = remembering<FrozenPlan, CurveTarget>();
 function glassTargetOf(plan: FrozenPlan, brewId: string): CurveTarget {
   const { target, promised, houseHarshLimit } = plan;
   const jugMl = mixTotalMl(promised.mix);
-  const thinning = target.strengthX > 0 ? promised.jugX / target.strengthX : 1;
+  // What has no strength is thinned all the same, but by what is not told; it has no curve either.
+  const thinning = target.strengthX > 0 && promised.jugX > 0 ? promised.jugX / target.strengthX : 1;
   const parts = brewLines(plan).map((line) => {
     const run = runOfFrozen(plan, frozenBrew(plan, line.brewId));
     const ml = promised.mix[line.lineId] ?? 0;

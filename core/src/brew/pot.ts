@@ -1,5 +1,5 @@
 import { ownLiquorMlPerG, PULP_ML_PER_G } from '../reference/matter';
-import { untilStrained, type BrewWay, type Stage } from '../drink/drink';
+import { untilStrained, wayUpTo, type BrewWay, type Stage } from '../drink/drink';
 import { clocksOf, type Extents } from '../extraction/extract';
 import { THICK_BRIX } from '../extraction/opening';
 import { hottestC, type TemperatureHistory } from '../heat/temperatureHistory';
@@ -131,21 +131,14 @@ const roomOf = ({ botanical: b, fresh, grams }: PlantIn, open: number): number =
 export function withBoilDowns(setup: BrewSetup): BrewSetup {
   let known = setup;
   const stages = untilStrained(setup.way);
-  for (const [i, stage] of stages.entries()) {
+  for (const stage of stages) {
     if (stage.kind !== 'reduce' || setup.actualMinutes?.[stage.id] !== undefined) continue;
     known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: 0 } };
-    const ids = new Set(stages.slice(0, i + 1).map((s) => s.id));
     const upTo = (minutes: number): Pot =>
       potOf({
         ...known,
         boiledMin: { ...known.boiledMin, [stage.id]: minutes },
-        way: {
-          ...setup.way,
-          stages: stages.slice(0, i + 1),
-          ingredients: setup.way.ingredients
-            .filter((p) => ids.has(p.enters.stageId))
-            .map(({ leaves, ...p }) => (leaves && ids.has(leaves.stageId) ? { ...p, leaves } : p)),
-        },
+        way: wayUpTo(setup.way, setup.way.stages.indexOf(stage) + 1),
       });
     const rate = boilingOffGPerMin(setup.vessel, setup.kitchen, {
       ml: setup.way.waterMl * setup.scale,

@@ -298,3 +298,16 @@ export const sweeter = (way: BrewWay, times: number): BrewWay => ({
     s.kind === 'dissolve' && 'grams' in s.to ? { ...s, to: { grams: s.to.grams * times } } : s,
   ),
 });
+
+/** A way as far as so many of its stages, with what is in it by then. */
+export function wayUpTo(way: BrewWay, count: number): BrewWay {
+  const stages = way.stages.slice(0, count);
+  const there = new Set(stages.map((s) => s.id));
+  return {
+    ...way,
+    stages,
+    ingredients: way.ingredients
+      .filter((i) => there.has(i.enters.stageId))
+      .map(({ leaves, ...i }) => (leaves && there.has(leaves.stageId) ? { ...i, leaves } : i)),
+  };
+}

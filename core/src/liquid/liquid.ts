@@ -186,7 +186,8 @@ export const addWater = (l: Liquid, grams: number): Liquid => ({ ...l, waterG: l
 
 /** The liquid after some of its water has left as steam. */
 export function withoutWater(l: Liquid, steamG: number): Liquid {
-  if (!(steamG >= 0 && steamG < l.waterG))
+  if (steamG === 0) return l;
+  if (!(steamG > 0 && steamG < l.waterG))
     throw new InputError('withoutWater', 'steamG', `0 to below ${l.waterG} g`, steamG);
   return { ...l, waterG: l.waterG - steamG };
 }

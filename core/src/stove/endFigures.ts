@@ -1,6 +1,6 @@
 import { runOfBatch, wayAsItWent, type Batch } from '../batch/batch';
 import { frozenBrew, vesselOf } from '../batch/brewState';
-import { untilStrained } from '../drink/drink';
+import { untilStrained, wayUpTo } from '../drink/drink';
 import { kitchenBoilingPoint } from '../heat/heating';
 import { heightCm, levelCm } from '../heat/vessel';
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
@@ -80,7 +80,7 @@ function liquidAfter(batch: Batch, brewId: string, stageId: string): Liquid {
     return run.at(run.stages.find((s) => s.stageId === stageId)!.endMin).liquor;
   }
   const upTo = way.stages.findIndex((s) => s.id === stageId);
-  return runOfBatch(batch, brewId, { way: (w) => ({ ...w, stages: w.stages.slice(0, upTo + 1) }) }).concentrate;
+  return runOfBatch(batch, brewId, { way: (w) => wayUpTo(w, upTo + 1) }).concentrate;
 }
 
 /** Dry sweetener that one stage stirs in, all pots, g. */
@@ -89,7 +89,7 @@ export function stirredIn(batch: Batch, brewId: string, stageId: string): number
   const way = wayAsItWent(batch, brewId);
   const upTo = way.stages.findIndex((s) => s.id === stageId);
   const sweet = (count: number): number => {
-    const run = runOfBatch(batch, brewId, { way: (w) => ({ ...w, stages: w.stages.slice(0, count) }) });
+    const run = runOfBatch(batch, brewId, { way: (w) => wayUpTo(w, count) });
     return Object.values(run.sweetenedG).reduce((sum, g) => sum + g, 0);
   };
   return pots * (sweet(upTo + 1) - sweet(upTo));

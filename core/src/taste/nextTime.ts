@@ -133,7 +133,7 @@ const WELL_MADE = 0.06;
 
 function noChange({ tastings, complaints }: Learned, last: TastingRecord | undefined): string {
   if (tastings === 0) return 'Nothing tasted yet.';
-  const off = last ? Math.log(last.strengthX / last.plannedX) : 0;
+  const off = last && last.strengthX > 0 && last.plannedX > 0 ? Math.log(last.strengthX / last.plannedX) : 0;
   if (last && complaints.strength !== 0 && Math.abs(off) > WELL_MADE && Math.sign(off) === complaints.strength) {
     return `This one came out at ×${last.strengthX.toFixed(2)} where ×${last.plannedX.toFixed(2)} was planned. Made as planned it should be right.`;
   }

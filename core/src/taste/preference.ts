@@ -66,7 +66,10 @@ function answerChance(latent: number, cuts: readonly number[], index: number): n
 type LogChance = (unknown: number, r: TastingRecord) => number;
 
 const OF_STRENGTH: LogChance = (wantedX, r) =>
-  Math.log(answerChance((Math.log(r.strengthX) - wantedX) / NOISE.strength, CUTS.strength, r.verdict.strength + 2));
+  // What is only mixed has no strength to learn from.
+  r.strengthX > 0
+    ? Math.log(answerChance((Math.log(r.strengthX) - wantedX) / NOISE.strength, CUTS.strength, r.verdict.strength + 2))
+    : 0;
 
 const OF_HARSHNESS: LogChance = (limit, r) => {
   const felt = Math.log(Math.max(1e-3, r.harshLoad) * FELT[r.state].harsh);
@@ -149,7 +152,10 @@ function complaintsOf(records: readonly TastingRecord[]): Learned['complaints'] 
  * right in sweetness, as a share of the best chance any glass could have (noise of the tongue keeps that below 1).
  */
 export function suits(glass: { strengthX: number; harshLoad: number; sugarGPerL: number }, learned: Learned): number {
-  const strength = share(Math.log(glass.strengthX / learned.wantedX), learned.sigma.wantedX, NOISE.strength, -0.5, 0.5);
+  const strength =
+    glass.strengthX > 0
+      ? share(Math.log(glass.strengthX / learned.wantedX), learned.sigma.wantedX, NOISE.strength, -0.5, 0.5)
+      : 1;
   const smooth = share(
     Math.log(Math.max(1e-3, glass.harshLoad) / learned.harshLimit),
     learned.sigma.harshLimit,

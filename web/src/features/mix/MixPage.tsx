@@ -396,20 +396,22 @@ function JugPicture({
           .join(', ')}`}
       />
       <div className="flex flex-1 flex-wrap gap-x-6 gap-y-4">
-        <Tube
-          label="Strength"
-          value={figures.strengthX}
-          text={f.strength(figures.strengthX)}
-          wanted={{ low: wanted.strengthX * 0.93, high: wanted.strengthX * 1.07 }}
-          wantedText={f.strength(wanted.strengthX)}
-          max={wanted.strengthX * 1.7}
-          colour={colour}
-          note={
-            batch.plan.target.iced
-              ? `×${(batch.plan.target.strengthX * (figures.strengthX / wanted.strengthX)).toFixed(2)} once the ice has thinned it`
-              : 'in the glass too'
-          }
-        />
+        {wanted.strengthX > 0 && (
+          <Tube
+            label="Strength"
+            value={figures.strengthX}
+            text={f.strength(figures.strengthX)}
+            wanted={{ low: wanted.strengthX * 0.93, high: wanted.strengthX * 1.07 }}
+            wantedText={f.strength(wanted.strengthX)}
+            max={wanted.strengthX * 1.7}
+            colour={colour}
+            note={
+              batch.plan.target.iced
+                ? `×${(batch.plan.target.strengthX * (figures.strengthX / wanted.strengthX)).toFixed(2)} once the ice has thinned it`
+                : 'in the glass too'
+            }
+          />
+        )}
         <Tube
           label="Sugar"
           value={sugar}
