@@ -18,10 +18,12 @@ import { harshness } from './liquid/harshness';
 import { juiceOf } from './liquid/stirredIn';
 import { sweetGPerL } from './liquid/sweetness';
 import { strengthShares, weightedStrength } from './liquid/strength';
-import { bookOf } from './plan/houseStandard';
+import { bookOf, writtenTarget } from './plan/houseStandard';
 import { planDrink, type Plan } from './plan/planDrink';
 import { requireDrink } from './plan/requireDrink';
 import { smallestVesselFor } from './plan/vesselChoice';
+import { milk, windowOf } from './safety/derive';
+import { factsOfPlan } from './safety/factsOf';
 import { totalMinutes } from './plan/workTime';
 import { botanicalBySlug } from './reference/botanicals';
 import { NO_OWN_PLANTS } from './reference/plants';
@@ -363,6 +365,12 @@ describe('drinks that are mixed as they are written', () => {
     expect(plan.jug.figures.volumeMl).toBeCloseTo(2400, -2);
     expect(plan.brews[0].leaf.find((l) => l.plant === 'orange_juice')!.grams).toBeCloseTo(800, -2);
     expect(plan.jug.liquid.milkMl).toBeGreaterThan(100);
+  });
+  it('milk in the mix is milk to the rules, and to whoever must not have it', () => {
+    const drink = drinkOf('by-the-spoon', { hips: CARDS.roseHip }, [part('hips'), juice('kefir', 2600)]);
+    const facts = factsOfPlan(planOf(drink, { ...writtenTarget(drink), audience: ['allergy:milk'] }));
+    expect(facts.some(milk)).toBe(true);
+    expect(windowOf(facts.find(milk)!).reason).toBe('milk mixed in');
   });
   it('nectarine tea: the tea carries the ×, the puree does not', () => {
     const tea = made(

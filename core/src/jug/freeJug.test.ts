@@ -97,6 +97,13 @@ describe('what the rules say of a jug', () => {
     expect(Date.parse(fresh.discardAfter) - Date.parse(old.discardAfter)).toBe(2 * 86_400_000);
   });
   it('keeps a drink with fresh juice shorter than the tea alone', () => {
+    // A spoon of it in kefir is milk: a day, and two at the most.
+    const inKefir = keepingOfJug(
+      { ...jug, parts: [base, madeOf('Kefir', { kind: 'juice', juice: 'kefir' }, 200)] },
+      at(0),
+    );
+    expect(inKefir.window.reason).toBe('milk mixed in');
+    expect(Date.parse(inKefir.discardAfter) - at(0)).toBeLessThanOrEqual(2 * 86_400_000);
     const withJuice = { ...jug, parts: [base, madeOf('Orange', { kind: 'juice', juice: 'orange' }, 200)] };
     expect(Date.parse(keepingOfJug(withJuice, at(0)).discardAfter)).toBeLessThan(
       Date.parse(keepingOfJug(jug, at(0)).discardAfter),
