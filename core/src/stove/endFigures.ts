@@ -2,6 +2,7 @@ import { runOfBatch, wayAsItWent, type Batch } from '../batch/batch';
 import { frozenBrew, vesselOf } from '../batch/brewState';
 import { untilStrained, wayUpTo } from '../drink/drink';
 import { kitchenBoilingPoint } from '../heat/heating';
+import { boilDownRange } from '../heat/steam';
 import { heightCm, levelCm } from '../heat/vessel';
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { remembering } from '../quantity/remembering';
@@ -17,6 +18,8 @@ export type EndFigures = {
   belowRimCm?: number;
   brix?: number;
   sweetenedG?: number;
+  /** of a boil-down: how long all of it takes, min, four times in five */
+  lastsMin?: { low: number; high: number };
 };
 
 /** @throws InputError for a brew that the plan does not have; a stage it does not have gives nothing */
@@ -53,7 +56,11 @@ function figuresAnew(batch: Batch, brewId: string, stageId: string): EndFigures 
       return { tempC: stage.toC };
     case 'reduce': {
       const after = read(liquidAfter(batch, brewId, stageId));
-      return { ...after, tempC: syrupBoilingPoint(Math.min(BRIX.max, after.brix!), kitchen.altitudeM) };
+      return {
+        ...after,
+        lastsMin: boilDownRange(stage.agitation, time.endMin - time.startMin),
+        tempC: syrupBoilingPoint(Math.min(BRIX.max, after.brix!), kitchen.altitudeM),
+      };
     }
     case 'dissolve': {
       const liquid = liquidAfter(batch, brewId, stageId);

@@ -364,6 +364,7 @@ describe('ends that are felt have a figure beside them', () => {
     expect(endFiguresOf(aBatch(), BREW, 'heat').tempC).toBeCloseTo(100, 0);
     const batch = aBatch([], ROOTS);
     const end = endFiguresOf(batch, 'root-syrup', 'reduce');
+    expect(end.lastsMin!.high / end.lastsMin!.low).toBeGreaterThan(1.5);
     expect(end.brix).toBeCloseTo(55, 0);
     expect(end.tempC).toBeGreaterThan(101.5);
     expect(end.depthCm).toBeGreaterThan(0);

@@ -203,7 +203,11 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
     };
   const what = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : capital(stageWords(stage));
   const clocked = stage.kind === 'hold' || stage.kind === 'toast' || stage.kind === 'ferment' || stage.kind === 'steep';
-  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note: soonish, done: 'Done' };
+  // How hard it boils is set by eye: all of a boil-down takes from so long to so long.
+  const note = end.lastsMin
+    ? `${soonish}; all of it takes ${f.duration(end.lastsMin.low)} to ${f.duration(end.lastsMin.high)}`
+    : soonish;
+  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note, done: 'Done' };
 }
 
 const listed = (words: readonly string[]): string =>
