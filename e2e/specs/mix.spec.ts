@@ -105,7 +105,7 @@ test('a jug that cannot be says at once what would free it', async ({ page }) =>
 test('a drag of five seconds never holds the page up', { tag: '@alone' }, async ({ page }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/mix/jug');
-  for (const name of ['Add the brew', 'Add the syrup', 'Add the juice']) await beside(cook, name);
+  for (const name of ['Add the brew', 'Add the syrup', 'Add this one']) await beside(cook, name);
   await cook.choose('Measured in', 'cups and spoons');
   const slider = page.getByRole('slider', { name: 'Black tea as made, amount' });
   await expect(slider).toHaveAttribute('aria-valuetext', /[1-9]\d+ ml/);

@@ -1,4 +1,4 @@
-import type { Botanical } from './botanicals';
+import type { Botanical } from './botanical';
 import { MATTER, type Matter } from './matter';
 
 // Fruit, petals and herbs as they are picked, juices, milk, spirits and what finishes a drink: all that is wet, or goes in as it

@@ -212,7 +212,7 @@ function Told({ onAdd }: { onAdd: Add }): ReactNode {
             })
           }
         >
-          Add it
+          Add this one
         </Button>
       </li>
       <li className={ROW}>
