@@ -1,5 +1,5 @@
 import type { Happening } from '../brew/brewRun';
-import { untilStrained, type BrewIngredient, type BrewWay, type Lid } from '../drink/drink';
+import { untilStrained, type BrewIngredient, type BrewWay, type Lid, type Stage } from '../drink/drink';
 import type { FrozenBrew } from './batchEvent';
 
 // What really happened to a brew, and the recipe that it comes to. The plan stays as it was; what is run is the plan with this.
@@ -56,6 +56,9 @@ function withoutStage(way: BrewWay, stageId: string): BrewWay {
   // Before the strain a stage of no time is left standing: plants may go in with it.
   if (index < untilStrained(way).length && EMPTY_WITHOUT_TIME.has(stage.kind)) return way;
   const next = way.stages[index + 1]?.id;
+  // What goes in at the last one goes in all the same: the work is left out, its moment is not.
+  if (!next && way.ingredients.some((i) => i.enters.stageId === stageId))
+    return { ...way, stages: way.stages.map((s) => (s === stage ? justAMoment(s) : s)) };
   const moved = (m: Moment): Moment => (m.stageId === stageId && next ? { stageId: next, atMin: 0 } : m);
   return {
     ...way,
@@ -67,6 +70,8 @@ function withoutStage(way: BrewWay, stageId: string): BrewWay {
     })),
   };
 }
+
+const justAMoment = ({ id, lid, agitation }: Stage): Stage => ({ id, lid, agitation, kind: 'hands', work: 'pour' });
 
 /** Kinds of stages that can be left undone. What brings the heat, the time and the strain cannot. */
 export const SKIPPABLE = new Set(['toast', 'hands', 'cool', 'dissolve', 'rinse', 'reduce']);

@@ -131,6 +131,12 @@ const withoutLeft = (state: BrewState, ingredientId: string): BrewState => ({
   changes: { ...state.changes, leftOut: state.changes.leftOut.filter((id) => id !== ingredientId) },
 });
 
+/** Whether an ingredient is written to go in after the strain: juice, an extract, salt. */
+export const goesInAfterStrain = ({ way }: FrozenBrew, ingredientId: string): boolean => {
+  const stageId = way.ingredients.find((i) => i.id === ingredientId)?.enters.stageId;
+  return afterStraining(way).some((s) => s.id === stageId);
+};
+
 /** Whether a brew has been strained: what runs now works on the liquor alone, or all of it is done. */
 export function isOffPlants(plan: FrozenPlan, state: BrewState): boolean {
   if (state.doneAt) return true;

@@ -9,7 +9,7 @@ import type { PouredPart } from '../jug/pouredPart';
 import type { Stage } from '../drink/drink';
 import { SKIPPABLE } from './asItWent';
 import { brewState, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
-import { frozenBrew, isOffPlants, timedStages, vesselOf } from './brewState';
+import { frozenBrew, goesInAfterStrain, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
 import { faultInWords, spanInWords } from '../words/inWords';
@@ -240,8 +240,22 @@ function potRuns(batch: Batch, brewId: string, at: string): Decision | undefined
 
 type PlantEvent = Extract<BatchEventBody, { type: 'put-in' | 'taken-out' | 'left-out' }>;
 
+/** Whether what is told of is to go into the strained liquor, and that is there. */
+function strainedFor(batch: Batch, { type, brewId, ingredientId }: PlantEvent): boolean {
+  if (type === 'taken-out' || unknownBrew(batch, brewId)) return false;
+  const brew = frozenBrew(batch.plan, brewId);
+  return goesInAfterStrain(brew, ingredientId) && isOffPlants(batch.plan, brewState(batch, brewId));
+}
+
+function afterRuns(batch: Batch, brewId: string, at: string): Decision | undefined {
+  const running = runningStage(batch, brewId);
+  return running
+    ? before(at, running.startedAt, 'the step that runs began')
+    : refused('nothing-in-the-pot', 'brewId', 'All of this brew is done: pour it into the jug instead.');
+}
+
 function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
-  const not = potRuns(batch, event.brewId, at);
+  const not = strainedFor(batch, event) ? afterRuns(batch, event.brewId, at) : potRuns(batch, event.brewId, at);
   if (not) return not;
   const known = frozenBrew(batch.plan, event.brewId).way.ingredients.map((i) => i.id);
   if (!known.includes(event.ingredientId))

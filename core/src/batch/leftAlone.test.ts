@@ -90,6 +90,31 @@ const MAKINGS = [...BOOK, ...OTHERS].flatMap((drink) =>
   }),
 );
 
+it('what finishes a brew is called for after the strain, goes in, and goes in also where its step is skipped', () => {
+  const plan = MAKINGS.find(([name]) => name === 'spice, As made')![1];
+  const ids = plan.brews[0].way.stages.map((s) => s.id);
+  const ended = (stageId: string) => ({ type: 'stage-ended', brewId: 'spice', stageId }) as const;
+  const told: Told[] = ids.slice(0, ids.indexOf('strain')).map((id, i) => [10 * (i + 1), ended(id)]);
+  const now = 10 * (told.length + 1);
+  const batch = batchAfter(eventsOf(told, plan));
+  const called = callsAt(batch, ms(now)).flatMap((c) => (c.what.kind === 'put-in' ? [c.what.ingredientId] : []));
+  expect(called.sort()).toEqual(['lemon_juice', 'vanilla_extract']);
+  const put = { type: 'put-in', brewId: 'spice', ingredientId: 'lemon_juice' } as const;
+  expect(decide(batch, put, minutesIn(now)).kind).toBe('accepted');
+  expect(decide(batch, { ...put, ingredientId: 'fennel_seed' }, minutesIn(now)).kind).toBe('refused');
+  const after = batchAfter(eventsOf([...told, [now, put]], plan));
+  expect(callsAt(after, ms(now)).some((c) => c.what.kind === 'put-in' && c.what.ingredientId === 'lemon_juice')).toBe(
+    false,
+  );
+  expect(volumeMl(concentrateOf(after, 'spice'))).toBeCloseTo(volumeMl(concentrateOf(batch, 'spice')), 3);
+  const without = batchAfter(eventsOf([...told, [now, { ...put, type: 'left-out' }]], plan));
+  expect(volumeMl(concentrateOf(without, 'spice'))).toBeLessThan(volumeMl(concentrateOf(batch, 'spice')) - 10);
+  const skipped = batchAfter(
+    eventsOf([...told, [now, { type: 'stage-skipped', brewId: 'spice', stageId: 'finish' }]], plan),
+  );
+  expect(volumeMl(concentrateOf(skipped, 'spice'))).toBeCloseTo(volumeMl(concentrateOf(batch, 'spice')), 0);
+});
+
 it('makings of every kind are among them', () => {
   for (const d of OTHERS) expect(MAKINGS.map(([name]) => name)).toContain(`${d.name}, As made`);
 });

@@ -1,5 +1,5 @@
 import { brewState, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from '../batch/batch';
-import { isOffPlants, timedStages, frozenBrew, type BrewState } from '../batch/brewState';
+import { goesInAfterStrain, isOffPlants, timedStages, frozenBrew, type BrewState } from '../batch/brewState';
 import { progressAt } from '../batch/progress';
 import { liveJarAt } from '../batch/tendingOfBatch';
 import type { TendingTask } from '../ferment/tending';
@@ -159,7 +159,8 @@ function endCall(batch: Batch, { brewId }: BrewState, nowMs: number): Unrung[] {
 /** Plants that go in or come out while the brew runs. What is there from the beginning is laid out, not called. */
 function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const { brewId, changes } = state;
-  if (isOffPlants(batch.plan, state)) return [];
+  if (state.doneAt) return [];
+  const off = isOffPlants(batch.plan, state);
   // In a pot that has boiled dry there is one thing to do, and it is no spice.
   const dryMs = progressAt(batch, brewId, nowMs)?.dryMs;
   if (dryMs !== undefined && dryMs <= nowMs) return [];
@@ -169,6 +170,8 @@ function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const calls: Unrung[] = [];
   for (const { id, plant, grams, enters } of brew.way.ingredients) {
     if (changes.leftOut.includes(id) || said(id)) continue;
+    // Once it is strained only what finishes it goes in.
+    if (off && !goesInAfterStrain(brew, id)) continue;
     if (enters.stageId === first && enters.atMin === 0) continue;
     const dueMs = momentMs(batch, state, enters, nowMs);
     if (dueMs !== undefined)
@@ -180,6 +183,7 @@ function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
         byClock: true,
       });
   }
+  if (off) return calls;
   for (const { id, plant, leaves } of wayAsItWent(batch, brewId).ingredients) {
     if (!leaves || changes.taken.some((t) => t.ingredientId === id)) continue;
     const dueMs = momentMs(batch, state, leaves, nowMs);
