@@ -1,7 +1,7 @@
 import { runBrew, type BrewRun } from './brew/brewRun';
 import { waterBeside, waterToCover } from './brew/contents';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
-import type { BrewWay, Drink, Kitchen, Stage } from './drink/drink';
+import type { BrewWay, Drink, Kitchen, Lid, Stage } from './drink/drink';
 import { mixedWay } from './drink/editing';
 import {
   abvOf,
@@ -119,6 +119,11 @@ describe('what comes out of a making as it is written', () => {
       expect(high - low).toBeGreaterThan(0.03 * volumeMl(outOf(way)));
     }
   });
+  it('juice in a jar takes the room it has', () =>
+    expect(
+      waterBeside({ capacityMl: 1500 }, 8.5, 3, [{ plant: 'lemon_juice', grams: 103.3 }]).waterMl -
+        waterBeside({ capacityMl: 1500 }, 8.5, 3, [{ plant: 'lemon_juice', grams: 206.6 }]).waterMl,
+    ).toBeCloseTo(100, 0));
   it('berries in a jar leave room for so much water, and give a little of their own in three weeks', () => {
     const fits = waterBeside({ capacityMl: 1500 }, 8.5, 3, [{ plant: 'lingonberry_fresh', grams: 350 }], 30);
     expect(fits.waterMl).toBeGreaterThan(950);
@@ -189,6 +194,19 @@ describe('what is in it', () => {
       pot20,
     );
     expect(minutesOf(r, 'reduce') / minutesOf(rolling, 'reduce')).toBeCloseTo(45 / 20, 0);
+  });
+  it('is at half whatever was done to the lid on the way, only later', () => {
+    const left = (lid: Lid | undefined): BrewRun =>
+      runBrew({
+        ...setupOf(CARDS.roseHip, pot20),
+        ...(lid ? { happened: [{ stageId: 'reduce', atMin: 20, kind: 'lid', lid }] } : {}),
+      });
+    const [open, covered] = [left(undefined), left('closed')];
+    for (const r of [open, covered]) {
+      const { startMin, endMin } = r.stages.find((s) => s.stageId === 'reduce')!;
+      expect(r.inPot(endMin).levelMl / r.inPot(startMin).levelMl).toBeCloseTo(0.5, 2);
+    }
+    expect(minutesOf(covered, 'reduce')).toBeGreaterThan(2 * minutesOf(open, 'reduce'));
   });
   it('linden blossom with sugar in two lots, boiled to the thickness of honey', () => {
     const honey: Stage[] = [sugar(400), sugar(400, 'white_sugar', 'second'), boilDown({ brix: 77.5 }, 'rolling')];

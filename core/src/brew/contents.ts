@@ -1,6 +1,6 @@
 import { scaledGrams, untilStrained, type BrewIngredient, type BrewWay } from '../drink/drink';
 import { openingM2, type Vessel } from '../heat/vessel';
-import { juiceOf, stirredIn } from '../liquid/stirredIn';
+import { stirredIn } from '../liquid/stirredIn';
 import { volumeMl } from '../liquid/liquid';
 import { botanicalIfKnown, type Botanical } from '../reference/botanicals';
 import { isFresh, ownLiquorMlPerG, rawMlPerG, type FreshMatter } from '../reference/matter';
@@ -89,7 +89,7 @@ export function waterBeside(
       (b && isFresh(b.matter)
         ? rawMlPerG(b.matter)
         : b?.extractionClass === 'stirred_in'
-          ? volumeMl(juiceOf(b, 1))
+          ? volumeMl(stirredIn(b, 1))
           : PLANT_ROOM_ML_PER_G);
     roomMl += own;
     variance += (0.04 * own) ** 2;

@@ -217,6 +217,7 @@ export function keptBy(
     thick,
     heldScale,
     heldOff,
+    anyLot,
     atMin,
   }: {
     pots: readonly InThePot[];
@@ -227,6 +228,8 @@ export function keptBy(
     heldScale: number;
     /** how far off the usual that is, in standard deviations: fruit and petals differ more than leaf, each by its own spread */
     heldOff: number;
+    /** what any lot gives against the reference */
+    anyLot: number;
     /** undefined once all the work of the hands is done */
     atMin: number | undefined;
   },
@@ -268,7 +271,7 @@ export function keptBy(
     drainedMl += grams * taken.open * ownLiquorMlPerG(fresh) * (1 - brought);
     pulpG += grams * fresh.pulp * (heldScale === 0 ? 1 : pulpThrough(opened, strain?.through ?? 'sieve'));
     const more = taken.open - body;
-    if (more > 1e-9) squeezed.push(dissolvedFrom(p, { body: more, tongue: 0, oil: 0, cooked: 0 }, 1));
+    if (more > 1e-9) squeezed.push(dissolvedFrom(p, { body: more, tongue: 0, oil: 0, cooked: 0 }, anyLot));
   });
   return {
     drainedMl,

@@ -1,6 +1,6 @@
 import { ownLiquorMlPerG, PULP_ML_PER_G } from '../reference/matter';
 import { untilStrained, wayUpTo, type BrewWay, type Stage } from '../drink/drink';
-import { clocksOf, type Extents } from '../extraction/extract';
+import { clocksOf, type Clocks, type Extents } from '../extraction/extract';
 import { THICK_BRIX } from '../extraction/opening';
 import { hottestC, type TemperatureHistory } from '../heat/temperatureHistory';
 import { boilOf } from '../heat/steam';
@@ -20,7 +20,16 @@ import { solidsOf } from '../sugar/sweeteners';
 import { brixBoilingAt } from '../sugar/sucroseSolution';
 import { FACTOR_SIGMA, REFERENCE_FACTORS, type BrewFactors } from './brewFactors';
 import { MOST_LOST } from './correctForVolume';
-import { dissolvedFrom, extentsOf, inThePot, keptBy, plantsIn, type Kept, type PlantIn } from './plantsInPot';
+import {
+  dissolvedFrom,
+  extentsOf,
+  inThePot,
+  keptBy,
+  plantsIn,
+  type InThePot,
+  type Kept,
+  type PlantIn,
+} from './plantsInPot';
 import { boilingOffGPerMin, steamClock, throughWeighings } from './steam';
 import { timeline, type BrewSetup, type StageTime } from './timeline';
 
@@ -28,7 +37,10 @@ import { timeline, type BrewSetup, type StageTime } from './timeline';
 export type Pot = {
   history: TemperatureHistory;
   stages: readonly StageTime[];
+  clocks: Clocks;
   plants: readonly PlantIn[];
+  /** of each plant, in their order */
+  inPot: readonly InThePot[];
   water: Liquid;
   sugars: readonly SugarIn[];
   steamG: (atMin: number) => number;
@@ -89,12 +101,15 @@ export function potOf(setup: BrewSetup): Pot {
       thick: fresh && apparentBrix(liquorAt(atMin, worked)) >= THICK_BRIX,
       heldScale: heldScaleOf(setup.way, factors),
       heldOff: Math.log(factors.held) / FACTOR_SIGMA.held,
+      anyLot: factors.potency,
       atMin: worked ? undefined : atMin,
     });
   return {
     history,
     stages,
+    clocks,
     plants,
+    inPot: pots,
     water,
     sugars,
     steamG,
@@ -140,26 +155,42 @@ export function withBoilDowns(setup: BrewSetup): BrewSetup {
         boiledMin: { ...known.boiledMin, [stage.id]: minutes },
         way: wayUpTo(setup.way, setup.way.stages.indexOf(stage) + 1),
       });
-    const rate = boilingOffGPerMin(setup.vessel, setup.kitchen, {
-      ml: setup.way.waterMl * setup.scale,
-      boil: boilOf(stage.agitation),
-      lid: stage.lid,
-    });
-    let minutes = 0;
     const start = upTo(0);
-    const startMin = start.stages.at(-1)!.startMin;
-    // What has opened and dissolved by its end shifts the mark a little: three looks are enough.
-    for (let look = 0; look < 4; look++) {
-      const pot = upTo(minutes);
-      const startMl = start.levelAt(startMin);
-      // Who boils down further than usual reads the mark lower.
-      const beyondG =
-        markSd(stage) * startMl * (Math.log((setup.factors ?? REFERENCE_FACTORS).steam) / FACTOR_SIGMA.steam);
-      minutes = Math.max(0, minutes + (tooMuchWaterG(pot, stage, startMl, setup.scale) + beyondG) / rate);
-    }
+    const startMl = start.levelAt(start.stages.at(-1)!.startMin);
+    // Who boils down further than usual reads the mark lower.
+    const beyondG =
+      markSd(stage) * startMl * (Math.log((setup.factors ?? REFERENCE_FACTORS).steam) / FACTOR_SIGMA.steam);
+    const tooMuchG = (pot: Pot): number => tooMuchWaterG(pot, stage, startMl, setup.scale) + beyondG;
+    const minutes = boiledUntil(tooMuchG, upTo, start, setup, stage);
     known = { ...known, boiledMin: { ...known.boiledMin, [stage.id]: minutes } };
   }
   return known;
+}
+
+/** Nearer than this to its mark a boil-down is there, g; and after so many looks it is as near as it gets. */
+const AT_THE_MARK_G = 0.2;
+const MOST_LOOKS = 8;
+
+/**
+ * Minutes at the boil until nothing is too much any more. Water leaves steadily but for a lid that was changed on the way and for what
+ * still opens and dissolves, so each look goes on at the pace between the last two.
+ */
+function boiledUntil(
+  tooMuchG: (pot: Pot) => number,
+  upTo: (minutes: number) => Pot,
+  start: Pot,
+  { vessel, kitchen, way, scale }: BrewSetup,
+  { agitation, lid }: Extract<Stage, { kind: 'reduce' }>,
+): number {
+  let gPerMin = boilingOffGPerMin(vessel, kitchen, { ml: way.waterMl * scale, boil: boilOf(agitation), lid });
+  let [minutes, left] = [0, tooMuchG(start)];
+  for (let look = 0; look < MOST_LOOKS && Math.abs(left) > AT_THE_MARK_G && (left > 0 || minutes > 0); look++) {
+    const next = Math.max(0, minutes + left / gPerMin);
+    const nextLeft = tooMuchG(upTo(next));
+    if (left > nextLeft && next > minutes) gPerMin = (left - nextLeft) / (next - minutes);
+    [minutes, left] = [next, nextLeft];
+  }
+  return minutes;
 }
 
 /** Water that a pot has too much of at the end of a boil-down, g. */
@@ -206,8 +237,6 @@ const MARK_SD = { share: 0.06, volumeMl: 0.02, massG: 0.005, brix: 0.02, boilsAt
 export const markSd = ({ to }: Extract<Stage, { kind: 'reduce' }>): number =>
   MARK_SD[Object.keys(to)[0] as keyof typeof MARK_SD];
 
-export const boilsDown = (way: BrewWay): boolean => untilStrained(way).some((s) => s.kind === 'reduce');
-
 /** Weighings of a pot while it runs, by the minute of the run. */
 const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[]): { atMin: number; netG: number }[] =>
   happened.flatMap((h) => {
@@ -218,7 +247,7 @@ const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[])
 export type SugarIn = { fromMin: number; grams: number; kind: string };
 
 /** Sweeteners dissolved before the strain: an amount, or by the water that went in. What is sweetened first steeps in syrup. */
-export function sugarsIn({ way, scale }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
+function sugarsIn({ way, scale }: BrewSetup, water: Liquid, stages: readonly StageTime[]): SugarIn[] {
   return untilStrained(way).flatMap((stage) =>
     stage.kind === 'dissolve'
       ? [
@@ -232,20 +261,8 @@ export function sugarsIn({ way, scale }: BrewSetup, water: Liquid, stages: reado
   );
 }
 
-/** The water of a brew, and what is dissolved in it before the strain. */
-export function sweetenedBefore(asked: BrewSetup): { water: Liquid; sugars: readonly SugarIn[] } {
-  const setup = withBoilDowns(asked);
-  const water = waterOf(setup.way.waterMl * setup.scale);
-  return { water, sugars: sugarsIn(setup, water, timeline(setup, setup.factors ?? REFERENCE_FACTORS).stages) };
-}
-
 /** °Bx of what a plant goes into, sugar of the plants aside: water and juice thin it. A plant that was there first keeps water's pace. */
-export function brixOfSugars(
-  water: Liquid,
-  plants: readonly PlantIn[],
-  sugars: readonly SugarIn[],
-  atMin: number,
-): number {
+function brixOfSugars(water: Liquid, plants: readonly PlantIn[], sugars: readonly SugarIn[], atMin: number): number {
   const juiceG = plants.reduce((sum, p) => sum + (p.botanical.extractionClass === 'stirred_in' ? p.grams : 0), 0);
   const sugarG = sugars.reduce((sum, s) => sum + (atMin >= s.fromMin ? s.grams * solidsOf(s.kind) : 0), 0);
   return sugarG === 0 ? 0 : (100 * sugarG) / (sugarG + massG(water) + juiceG);

@@ -70,9 +70,9 @@ export function timeline(asked: BrewSetup, factors: BrewFactors): { history: Tem
   const all: Segment[] = [];
   let [tempC, atMin] = [startingC(asked), 0];
   let setup = asked;
-  const latest = lateComers(asked);
+  const later = somethingWetComesLater(asked);
   for (const [i, stage] of untilStrained(asked.way).entries()) {
-    if (latest.size > 0) {
+    if (later) {
       const before = setup;
       setup = withWhatIsIn(asked, i);
       if (i > 0) tempC = stirredC(before, setup, tempC);
@@ -91,15 +91,11 @@ export function timeline(asked: BrewSetup, factors: BrewFactors): { history: Tem
   return { history: temperatureHistory(all), stages };
 }
 
-/** Wet things that go in after the first stage: they cool the pot by what they are. */
-function lateComers({ way, plants }: BrewSetup): ReadonlySet<string> {
-  const first = way.stages[0]?.id;
-  return new Set(
-    way.ingredients
-      .filter((i) => i.enters.stageId !== first && knownPlant(plants, i.plant)?.matter !== undefined)
-      .map((i) => i.id),
+/** Whether something wet goes in after the first stage: it cools the pot by what it is. */
+const somethingWetComesLater = ({ way, plants }: BrewSetup): boolean =>
+  way.ingredients.some(
+    (i) => i.enters.stageId !== way.stages[0]?.id && knownPlant(plants, i.plant)?.matter !== undefined,
   );
-}
 
 /** The brew with what is in it by a stage. */
 function withWhatIsIn(setup: BrewSetup, at: number): BrewSetup {

@@ -1,6 +1,6 @@
 import { FACTOR_SIGMA, REFERENCE_FACTORS, runBrew, type BrewFactors, type BrewSetup } from '../brew/brewRun';
 import { bodyExposures } from '../brew/exposures';
-import { heldScaleOf, isPressed, sweetenedBefore } from '../brew/pot';
+import { heldScaleOf, isPressed } from '../brew/pot';
 import { afterStraining } from '../drink/drink';
 import type { Plan } from '../plan/planDrink';
 import { BROUGHT_SHARE } from '../brew/plantsInPot';
@@ -13,7 +13,7 @@ import { requirePositive } from '../quantity/range';
 import { netBodyMax } from '../reference/botanicals';
 import { DISSOLVED_ML_PER_G, ownLiquorMlPerG } from '../reference/matter';
 import { leftBehind } from '../extraction/opening';
-import { addSweetener, volumeMl } from '../liquid/liquid';
+import { volumeMl } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { normalQuantile, seededRandom } from './random';
 
@@ -136,7 +136,6 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
   const pouredInMl = middle.plants.map((p) =>
     p.botanical.extractionClass === 'stirred_in' ? volumeMl(stirredIn(p.botanical, p.grams)) : undefined,
   );
-  const sugarMl = sweetenedBeforeMl(setup);
   const waterMl = setup.way.waterMl * setup.scale;
   const mlPerG = 1000 / waterDensity(20);
   const weights = middle.plants.map((p) => (p.raw ? 0 : strengthWeightLPerG(p.botanical) * netBodyMax(p.botanical)));
@@ -157,7 +156,7 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
       const amount = Math.exp(lnWeighing + ln[potency]![run]!) * factors.potency;
       const faster = Math.exp(ln[rate]![run]!);
       const lnHeld = ln[heldAt]![run]!;
-      let [strength, dissolved, leftMl] = [0, sugarMl, dryLeftMl * Math.exp(lnHeld)];
+      let [strength, dissolved, leftMl] = [0, middle.sweetenedMl, dryLeftMl * Math.exp(lnHeld)];
       for (let k = 0; k < middle.plants.length; k++) {
         const [a, p, b] = [cool.plants[k]!, middle.plants[k]!, hot.plants[k]!];
         const ownMin = Math.max(0, w0 * a.ownMin + w1 * p.ownMin + w2 * b.ownMin);
@@ -193,12 +192,6 @@ function lean(setup: BrewSetup): (ln: readonly Float64Array[], strength: Float64
 
 type BodyAt = ReturnType<typeof bodyExposures>;
 type Seven = [number, number, number, number, number, number, number];
-
-/** Room that sweeteners take that are dissolved before the strain, ml. */
-function sweetenedBeforeMl(setup: BrewSetup): number {
-  const { water, sugars } = sweetenedBefore(setup);
-  return volumeMl(sugars.reduce((l, s) => addSweetener(l, s.grams, s.kind), water)) - volumeMl(water);
-}
 
 /** What is done after the strain, as factors on strength and volume of what was strained off. */
 function afterStrain(setup: BrewSetup): { strength: number; volume: number } {
