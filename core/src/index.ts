@@ -362,7 +362,6 @@ export { juicePerFruit, pouredPlantOf, POURED_THINGS } from './jug/pourable';
 export { JUICES, ACID_POWDERS, type Juice, type JuiceName } from './acid/acidSources';
 export { sweetTartBalance } from './acid/balance';
 export { phOf } from './acid/ph';
-export { FINISHING, type FinishingThing } from './reference/finishing';
 export { FRUITS, fruitYield, type Fruit } from './reference/fruit';
 export { seededRandom } from './uncertainty/random';
 export { EXTRACTION_CLASSES } from './extraction/extractionClass';

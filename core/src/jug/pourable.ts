@@ -134,7 +134,7 @@ export function juicePerFruit(plant: string): { value: number; low: number; high
 
 /** Everything that can be poured as it is: juice, puree, milk, extract, vinegar. Spirits are told by their strength instead. */
 export const POURED_THINGS: readonly string[] = botanicals()
-  .filter((b) => b.extractionClass === 'stirred_in' && !b.slug.endsWith('_40'))
+  .filter((b) => b.extractionClass === 'stirred_in' && b.role !== 'spirit')
   .map((b) => b.slug);
 
 /** What rules are told of a volume of something told: its plants, whether it was ever hot, its alcohol. */

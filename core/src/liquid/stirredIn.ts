@@ -27,7 +27,6 @@ export function givenBy(b: Botanical, spent: number | Spent): Liquid {
     sugarG: b.sugar > 0 ? { [ownSugarOf(b.slug)]: grams * b.sugar } : {},
     acidG: grams * b.citricEq,
     caffeineMg: grams * b.caffeineMgPerG,
-    ...(b.slug === 'salt' ? { saltG: grams, bodyG: NONE } : {}),
     ...(b.madeOf ? { own: tableOf(b) } : {}),
   };
 }
@@ -57,18 +56,17 @@ const TABLES = new WeakMap<Botanical, Plants>();
 export function stirredIn(b: Botanical, grams: number, potency = 1): Liquid {
   if (b.extractionClass !== 'stirred_in') throw new InputError('stirredIn', 'plant', 'a juice or puree', b.slug);
   const given = givenBy(b, grams * potency);
-  const { water = 1 - b.bodyMax - b.harshMax, pulp = 0, alcohol = 0 } = b.matter ?? {};
+  const { water = 1 - b.bodyMax - b.harshMax, pulp = 0, alcohol = 0, salt = 0, milk = 0 } = b.matter ?? {};
   return {
     ...given,
     waterG: grams * water,
     pulpG: grams * pulp,
     ethanolG: grams * alcohol,
-    milkMl: ((MILK_SHARE[b.slug] ?? 0) * grams) / MILK_G_PER_ML,
+    milkMl: (milk * grams) / MILK_G_PER_ML,
+    ...(salt > 0 ? { saltG: grams * salt, bodyG: NONE } : {}),
   };
 }
 
-/** What binds as milk does; oat half as much. House estimate. */
-const MILK_SHARE: Readonly<Record<string, number>> = { milk_whole: 1, kefir: 1, oat_drink: 0.5 };
 const MILK_G_PER_ML = 1.03;
 
 /** A volume of what is in at once, ml at 20 °C. */

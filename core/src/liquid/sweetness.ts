@@ -1,5 +1,5 @@
 import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
-import { MATTER } from '../reference/matter';
+import { MATTER } from '../reference/matterTable';
 import { ownSugarOf, volumeMl, type Liquid } from './liquid';
 
 /** Sweetness as that of so much white sugar, g/L: each sweetener, and a fruit's own sugar, by what it is. */

@@ -2,7 +2,8 @@ import { InputError } from '../quantity/errors';
 import { EXTRACTION_CLASSES } from '../extraction/extractionClass';
 import { COLOUR_FAMILIES } from '../colour/colourFamilies';
 import { BOTANICAL_ROWS } from './botanicalTable';
-import { isFresh, MATTER } from './matter';
+import { isFresh } from './matter';
+import { MATTER } from './matterTable';
 import type { Botanical } from './botanical';
 import { WET_THINGS } from './wetThings';
 

@@ -74,6 +74,9 @@ describe('colour', () => {
       'vodka_40',
       'salt',
       'citric_acid',
+      'almond_extract',
+      'rose_water',
+      'orange_blossom_water',
     ]));
   it('of a plant’s usual dose as brewed is its own swatch', () => {
     const tea = botanicalBySlug('black_tea_leaf');

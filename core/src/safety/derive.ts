@@ -99,13 +99,11 @@ export const windowOf = (f: Facts): KeepingWindow =>
     measuredPhAtMost42: phAtMost(f, 4.2),
   });
 
-const MILKS: ReadonlySet<string> = new Set(['milk_whole', 'kefir', 'oat_drink']);
-
 export const milk = (f: Facts): boolean =>
-  (f.additions?.milk ?? 'none') !== 'none' || (f.ingredients ?? []).some((i) => MILKS.has(i.slug));
+  (f.additions?.milk ?? 'none') !== 'none' || ingredientsOf(f).some((i) => roleOf(i) === 'milk');
 /** Of a cow: oats are none. */
 export const dairy = (f: Facts): boolean =>
-  f.additions?.milk === 'dairy' || (f.ingredients ?? []).some((i) => i.slug === 'milk_whole' || i.slug === 'kefir');
+  f.additions?.milk === 'dairy' || ingredientsOf(f).some((i) => roleOf(i) === 'milk' && i.slug !== 'oat_drink');
 
 /** Honey in any form. */
 export const honey = (f: Facts): boolean => f.additions?.honey === true || slugged(f, 'honey') !== undefined;

@@ -2,7 +2,6 @@ import { aPlan } from '../test/aBatch';
 import { totalOf, volumeMl } from '../liquid/liquid';
 import { extractionPaceInSyrup } from '../extraction/paceInSyrup';
 import { syrupForYield, syrupFromLiquor } from '../sugar/infusedSyrup';
-import { FINISHING, type FinishingThing } from './finishing';
 import { FRUITS, fruitYield, type Fruit } from './fruit';
 import { SWEETENERS } from '../sugar/sweeteners';
 
@@ -16,10 +15,6 @@ describe('fruit by the piece', () => {
   it('never juices more than it weighs', () => {
     for (const fruit of Object.values(FRUITS) as Fruit[])
       expect(fruitYield(fruit, 1, 'very ripe').juiceMl).toBeLessThan(fruit.pieceG);
-  });
-  it('each finishing thing says how it is used and where its figures are from', () => {
-    for (const t of Object.values(FINISHING) as FinishingThing[])
-      expect([t.usual, t.source].every((x) => x.length > 3)).toBe(true);
   });
 });
 
