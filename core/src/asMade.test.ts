@@ -358,6 +358,11 @@ describe('drinks that are mixed as they are written', () => {
     expect(standard).toBe(0);
     expect(sweetGPerL(glass)).toBeGreaterThan(70);
     expect(sweetGPerL(glass)).toBeLessThan(80);
+    // However large a jug is written for it, it is the sum of its parts; and it can be had without its sugar.
+    const largeJug = drinkOf('watermelon', { melon: CARDS.watermelon }, [part('melon')], { jugMl: 3000 });
+    expect(bookOf(largeJug).jugMl).toBeCloseTo(jugMl, 6);
+    for (const litres of [0.9, 1.3741108324706002, 2.2])
+      expect(planOf(largeJug, { litres, sugarGPerL: 0 }).jug.figures.volumeMl).toBeCloseTo(litres * 1000, -2);
     const plan = planOf(drink, { litres: (2 * jugMl) / 1000, sugarGPerL: 75 });
     expect(plan.brews[0].leaf[0]!.grams).toBeCloseTo(1200, -2);
     expect(plan.glass.figures.strengthX).toBe(0);

@@ -59,8 +59,8 @@ function runBook(drink: Drink): Book {
   const inJug = drink.mix.filter((l) => l.at === 'jug');
   const fixed = inJug.map((l) => (l.book === 'all' ? volumeMl(liquidOf(l)) : l.book === 'rest' ? 0 : l.book));
   const partsMl = fixed.reduce((sum, ml) => sum + ml, 0);
-  // The jug is the sum of its parts: the volume that is written says only how much water makes up the rest.
-  const restMl = Math.max(0, drink.book.jugMl - partsMl);
+  // The jug is the sum of its parts: the volume that is written says only how much of a rest there is, where there is one.
+  const restMl = inJug.some((l) => l.book === 'rest') ? Math.max(0, drink.book.jugMl - partsMl) : 0;
   const mixMl = Object.fromEntries(inJug.map((l, i) => [l.id, l.book === 'rest' ? restMl : fixed[i]!]));
   const poured = inJug.map((l) => portion(liquidOf(l), mixMl[l.id]!));
   const jug = pourTogether(...poured);
@@ -80,7 +80,7 @@ function runBook(drink: Drink): Book {
   return {
     standard: weightedStrength(liquid),
     glass: liquid,
-    jugMl: Math.max(drink.book.jugMl, partsMl),
+    jugMl: partsMl + restMl,
     mixMl,
     shares: Object.fromEntries(inJug.map((l, i) => [l.id, all > 0 ? amounts[i]! / all : 0])),
   };

@@ -77,12 +77,14 @@ function mostMl(onHand: OnHand, upToMl: number): number {
       const have = p.endless ? Infinity : volumeMl(p.liquid);
       return sum + (p.perLitreMl === undefined ? have : Math.min(have, (p.perLitreMl * ml) / 1000));
     }, 0);
-  if (filled(upToMl) >= upToMl) return upToMl;
+  // Shares that add up to the whole fill it, whatever the last digit says.
+  const fills = (ml: number): boolean => filled(ml) >= ml * (1 - 1e-9);
+  if (fills(upToMl)) return upToMl;
   // What has a fixed share grows slower than the jug, so there is one volume at which both are the same.
   let [lo, hi] = [0, upToMl];
   while (hi - lo > 1e-6) {
     const middle = (lo + hi) / 2;
-    if (filled(middle) >= middle) lo = middle;
+    if (fills(middle)) lo = middle;
     else hi = middle;
   }
   return lo;

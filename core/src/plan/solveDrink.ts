@@ -174,7 +174,7 @@ export class DrinkSolver {
     return Math.max(1, ...this.steeped.map((way) => way.liquorRatio.max / ratioOf(way)));
   }
   private get thinnest(): number {
-    return Math.min(1, ...this.steeped.map((way) => way.liquorRatio.min / ratioOf(way)));
+    return Math.max(THINNEST, Math.min(1, ...this.steeped.map((way) => way.liquorRatio.min / ratioOf(way))));
   }
 
   /** Ways with something in them that can be more or less densely brewed: juice alone cannot. */
@@ -189,8 +189,9 @@ export class DrinkSolver {
     if (atLimit.kind === why) return this.outOfReach(limit, why);
     let [near, far]: [number, number] = [1, limit];
     let best = atLimit.kind === 'solved' ? atLimit : undefined;
-    for (let i = 0; i < 16; i++) {
-      const middle = (near + far) / 2;
+    // By halves of the factor, to half a hundredth: nobody weighs nearer, however wide a range the recipe allows.
+    while (Math.abs(Math.log(far / near)) > 0.005) {
+      const middle = Math.sqrt(near * far);
       const attempt = this.attempt(middle);
       if (attempt.kind === 'solved') best = attempt;
       if (attempt.kind === why) near = middle;
@@ -253,14 +254,14 @@ export class DrinkSolver {
   /** Finds how many times the written amounts of sugar make the jug as sweet as it is wanted. */
   private sweetenedTo(density: number): Attempt {
     const wanted = this.jugWanted.sugarGPerL;
+    const within = (times: number): number => Math.min(MOST_SWEETER, Math.max(0, times));
     const sweetWith = (times: number): { times: number; attempt: Attempt; sweet: number } => {
       let sweet = NaN;
       const attempt = this.attemptWith(density, times, (g) => (sweet = g));
       return { times, attempt, sweet };
     };
-    const within = (times: number): number => Math.min(MOST_SWEETER, Math.max(0, times));
-    // From where the last density ended: the next one is near.
-    let last = sweetWith(this.timesSweet);
+    // From where the last density ended: the more thinly it is brewed, the more sugar goes to a gram of leaf.
+    let last = sweetWith(within((this.sweetAt.times * this.sweetAt.density) / density));
     let now = last;
     for (let i = 0; i < 8 && !Number.isNaN(now.sweet) && Math.abs(now.sweet - wanted) >= SWEET_ENOUGH; i++) {
       const slope =
@@ -271,10 +272,10 @@ export class DrinkSolver {
       if (next === now.times) break;
       [last, now] = [now, sweetWith(next)];
     }
-    this.timesSweet = now.times;
+    this.sweetAt = { times: now.times, density };
     return now.attempt;
   }
-  private timesSweet = 1;
+  private sweetAt = { times: 1, density: 1 };
 
   private attemptWith(density: number, times: number, tellSweet: (gPerL: number) => void = () => undefined): Attempt {
     const ways = this.brews.map((b) => ({ ...b, way: sweeter(denser(b.way, density), times) }));
@@ -437,8 +438,11 @@ export function onHandFor(solver: DrinkSolver, brewed: (lineId: string) => Liqui
 /** Dry plant to water as written, g/L. */
 export const ratioOf = liquorRatioOf;
 
+/** A recipe that allows no leaf at all is thinned no further than this. */
+const THINNEST = 0.001;
+
 /** Near enough to the sweetness that is wanted, g/L; and the most that written sugar is multiplied by. */
-const SWEET_ENOUGH = 0.5;
+const SWEET_ENOUGH = 1;
 const MOST_SWEETER = 20;
 
 /** The water of the second drink. */
