@@ -33,6 +33,7 @@ export {
   brewOf,
   choiceFor,
   isSyrup,
+  coolingSteepOf,
   mainStageOf,
   HANDS_WORK,
   INSTRUMENTS,
@@ -98,6 +99,7 @@ export {
   type PlannedLeaf,
   type PlannedSyrup,
   type PlanResult,
+  steeped,
 } from './plan/planDrink';
 export { readDrink, type DrinkV1 } from './drink/upgrade';
 export { readEvents, type StoredEvent } from './batch/readEvent';

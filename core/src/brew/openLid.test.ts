@@ -37,6 +37,14 @@ describe('a brew with the lid off', () => {
     expect(extra('loose')).toBeLessThan(extra('open') / 2);
   });
 
+  it('has lost by a moment what it has lost, however long it goes on to stand', () => {
+    const left = (minutes: number): BrewRun =>
+      run({ stages: hot.stages.map((s) => (s.kind === 'steep' ? { ...s, minutes, lid: 'loose' } : s)) });
+    const [hour, day] = [left(60), left(24 * 60)];
+    expect(day.inPot(hour.endMin).massG).toBeCloseTo(hour.inPot(hour.endMin).massG, 0);
+    expect(day.ledger.steamMl).toBeGreaterThan(hour.ledger.steamMl);
+  });
+
   it('comes out smaller and stronger for having boiled', () => {
     expect(simmered('open').ledger.outMl).toBeLessThan(simmered('closed').ledger.outMl - 250);
     expect(weightedStrength(simmered('open').concentrate)).toBeGreaterThan(

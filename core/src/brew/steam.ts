@@ -55,10 +55,12 @@ function steamOf(
       lid: stage.lid,
       heated,
     });
-  // Smooth within a stage: two panels of five points do.
-  const middle = (stage.startMin + untilMin) / 2;
-  return integrateGauss5(rate, stage.startMin, middle) + integrateGauss5(rate, middle, untilMin);
+  // Smooth within a stage, and soon over where it only cools: what is near its beginning is looked at closely.
+  const cuts = PANELS_MIN.map((min) => stage.startMin + min).filter((atMin) => atMin < untilMin);
+  return cuts.reduce((sum, from, i) => sum + integrateGauss5(rate, from, cuts[i + 1] ?? untilMin), 0);
 }
+
+const PANELS_MIN = [0, 5, 30, 120, 360] as const;
 
 /** Steam that has left by a moment before the strain, g, as the lid was then. */
 export function steamClock(
@@ -72,7 +74,7 @@ export function steamClock(
   const agitation = new Map(way.stages.map((s) => [s.id, s.agitation]));
   const hot = stages
     .flatMap(byLid)
-    .filter((s) => s.kind !== 'toast' && s.endMin > s.startMin && at((s.startMin + s.endMin) / 2) > WARM_C)
+    .filter((s) => s.kind !== 'toast' && s.endMin > s.startMin && Math.max(at(s.startMin), at(s.endMin)) > WARM_C)
     .map((s) => ({ ...s, boil: boilOf(agitation.get(s.stageId) ?? 'still') }));
   const whole = hot.map((s) => steamOf(s, s.endMin, at, pot));
   return (atMin) =>

@@ -1,5 +1,13 @@
 import { InputError } from '../quantity/errors';
-import { mainStageOf, untilStrained, type BrewWay, type Kitchen, type Lid, type Stage } from '../drink/drink';
+import {
+  coolingSteepOf,
+  mainStageOf,
+  untilStrained,
+  type BrewWay,
+  type Kitchen,
+  type Lid,
+  type Stage,
+} from '../drink/drink';
 import {
   BURNER_EFFICIENCY,
   coolingTauMin,
@@ -398,4 +406,4 @@ function loadOf({ way, scale, vessel, kitchen, plants }: BrewSetup, factors: Bre
 
 /** The agitation that one clock serves the whole brew with: that of the stage that lasts. */
 export const mainAgitation = (way: BrewWay): Stage['agitation'] =>
-  (mainStageOf(way) ?? way.stages[0])?.agitation ?? 'still';
+  (mainStageOf(way) ?? coolingSteepOf(way) ?? way.stages[0])?.agitation ?? 'still';

@@ -276,6 +276,31 @@ export function withSteep(way: BrewWay, minutes: number): BrewWay {
   return { ...way, stages: way.stages.map((s) => (s === main ? { ...main, minutes } : s)) };
 }
 
+/**
+ * A pot whose cooling is its steep: left to stand with its plants in until it is cool, and steeped no other way. How long that
+ * takes is the pot's own; a curve and a map are drawn of it as of a steep off the heat.
+ */
+export const coolingSteepOf = (way: BrewWay): Extract<Stage, { kind: 'cool' }> | undefined => {
+  if (mainStageOf(way) || way.ingredients.length === 0) return undefined;
+  const stages = untilStrained(way);
+  if (!stages.some((s) => s.kind === 'strain')) return undefined;
+  return stages.find((s) => s.kind === 'cool' && s.by === 'standing') as ReturnType<typeof coolingSteepOf>;
+};
+
+/** The same way with its cooling written as a steep of so many minutes; the way itself where its cooling is none. */
+export function coolingAsSteep(way: BrewWay, minutes: number): BrewWay {
+  const cool = coolingSteepOf(way);
+  const asSteep = ({ id, lid, agitation }: Stage): Stage => ({
+    id,
+    lid,
+    agitation,
+    kind: 'steep',
+    place: 'off-heat',
+    minutes,
+  });
+  return cool ? { ...way, stages: way.stages.map((s) => (s === cool ? asSteep(s) : s)) } : way;
+}
+
 /** A way as it stays in the pot: everything up to the strain. */
 export const untilStrained = (way: BrewWay): readonly Stage[] => {
   const end = way.stages.findIndex((s) => s.kind === 'strain');

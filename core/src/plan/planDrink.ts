@@ -10,6 +10,8 @@ import type { WaterLedger } from '../brew/waterLedger';
 import { steepCurve, type PartInGlass, type SteepCurve } from '../brew/steepCurve';
 import {
   choiceFor,
+  coolingAsSteep,
+  coolingSteepOf,
   mainStageOf,
   TARGET_RANGES,
   ACID_RANGE,
@@ -17,6 +19,7 @@ import {
   SECOND_RANGES,
   withSteep,
   type BrewIngredient,
+  type BrewWay,
   type Drink,
   type Kitchen,
   type PlanTarget,
@@ -326,12 +329,13 @@ function plannedLeaf({ id, plant, grams, cut }: BrewIngredient, { drink, kitchen
 
 /** The curve looks past the planned pull, so that the cook sees what late means; it ends at a day. */
 function curveFor(solver: DrinkSolver, made: Made, part: PartInGlass): SteepCurve | undefined {
-  const main = mainStageOf(made.way);
+  const way = steeped(made);
+  const main = mainStageOf(way);
   if (!main) return undefined;
   const planned = main.minutes;
   const longer = followBrew({
     ...made.setup,
-    way: withSteep(made.way, Math.min(1440, Math.max(planned * 2, planned + 5))),
+    way: withSteep(way, Math.min(1440, Math.max(planned * 2, planned + 5))),
   });
   return steepCurve(
     longer,
@@ -342,6 +346,13 @@ function curveFor(solver: DrinkSolver, made: Made, part: PartInGlass): SteepCurv
       wantedX: solver.target.strengthX,
     },
   );
+}
+
+/** The way of a brew with its steep written out, also where that is only the pot's own cooling. */
+export function steeped({ way, run }: Pick<PlannedBrew, 'way' | 'run'>): BrewWay {
+  const cool = coolingSteepOf(way);
+  const time = cool && run.stages.find((s) => s.stageId === cool.id);
+  return time ? coolingAsSteep(way, time.endMin - time.startMin) : way;
 }
 
 /** How far volume and strength of a brew may be off: each unknown moved by one standard deviation, both ways. */

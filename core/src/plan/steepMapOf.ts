@@ -15,6 +15,7 @@ import { bearingsOf } from '../reference/bearing';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import { mapKinds, plantOfBody, portionOf, totalOf, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
 import { netBodyMax, type Botanical } from '../reference/botanicals';
+import { steeped } from './planDrink';
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** When a plant is in the pot, min from the start of the main stage; what went in before is there from 0. */
@@ -40,7 +41,8 @@ const ROWS = 120;
 const NEVER_COOLS_MIN = 1e7;
 
 /** The steep map of a brew of a plan; undefined for what is not steeped. */
-export function steepMapOf(plan: Plan, brew: PlannedBrew): PlannedSteepMap | undefined {
+export function steepMapOf(plan: Plan, planned: PlannedBrew): PlannedSteepMap | undefined {
+  const brew = { ...planned, way: steeped(planned) };
   const main = mainStageOf(brew.way);
   const time = brew.run.stages.find((s) => s.stageId === main?.id);
   if (!main || !time || !brew.curve) return undefined;

@@ -5,7 +5,9 @@ import {
   explain,
   factsOfPlan,
   findingsOf,
+  coolingSteepOf,
   mainStageOf,
+  steeped,
   warningsOfPlan,
   type Finding,
   type NoPlan,
@@ -271,6 +273,8 @@ function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => 
   const setView = usePullView((s) => s.setView);
   const curve = brew.curve!;
   const { window: good } = curve;
+  const main = mainStageOf(steeped(brew))!;
+  const coolsTo = coolingSteepOf(brew.way)?.toC;
   return (
     <Panel
       title="When to pull it"
@@ -298,12 +302,18 @@ function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => 
         }
       >
         {view === 'map' ? (
-          <SteepMapChart plan={plan} brew={brew} onPull={onPull} />
+          <SteepMapChart plan={plan} brew={brew} {...(coolsTo === undefined ? { onPull } : {})} />
         ) : (
-          <SteepChart curve={curve} pullMin={plan.target.steepMin} onTheHeat={mainStageOf(brew.way)?.kind === 'hold'} />
+          <SteepChart curve={curve} pullMin={main.minutes} onTheHeat={main.kind === 'hold'} />
         )}
       </Suspense>
       <p className="mt-1 text-[0.92rem]">
+        {coolsTo !== undefined && (
+          <>
+            It is left in the pot until it is at {f.celsius(coolsTo)}, about <strong>{f.duration(main.minutes)}</strong>
+            .{' '}
+          </>
+        )}
         {good ? (
           <>
             Pull{' '}

@@ -37,7 +37,7 @@ type Scale = {
 
 /**
  * The steep map: time across, temperature up, lines of one strength and one harshness over the pot's own path. The point
- * where it is pulled is dragged along that path, or moved with the arrow keys.
+ * where it is pulled is dragged along that path, or moved with the arrow keys; where the pot itself decides it, it stands still.
  */
 export default function SteepMapChart({
   plan,
@@ -46,11 +46,11 @@ export default function SteepMapChart({
 }: {
   plan: Plan;
   brew: PlannedBrew;
-  onPull: (minutes: number) => void;
+  onPull?: (minutes: number) => void;
 }): ReactNode {
   const planned = useMemo(() => steepMapOf(plan, brew), [plan, brew]);
   if (!planned) return null;
-  return <Map planned={planned} window={brew.curve?.window} onPull={onPull} />;
+  return <Map planned={planned} window={brew.curve?.window} {...(onPull ? { onPull } : {})} />;
 }
 
 /** How wide the map may be, followed as the page changes, so that its words keep their size. */
@@ -86,7 +86,7 @@ function Map({
 }: {
   planned: PlannedSteepMap;
   window: SteepWindow | undefined;
-  onPull: (minutes: number) => void;
+  onPull?: (minutes: number) => void;
 }): ReactNode {
   const shown = useSteepMap(latest);
   const [dragged, setDragged] = useState<number | undefined>(undefined);
@@ -105,7 +105,7 @@ function Map({
   };
   const keys = (e: KeyboardEvent): void => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[e.key];
-    if (by === undefined) return;
+    if (by === undefined || !onPull) return;
     e.preventDefault();
     onPull(within(pull + by * step));
   };
@@ -118,12 +118,13 @@ function Map({
         className="w-full touch-none select-none text-ink"
         data-testid="steep-map"
         onPointerDown={(e) => {
+          if (!onPull) return;
           e.currentTarget.setPointerCapture(e.pointerId);
           setDragged(minutesOf(e));
         }}
         onPointerMove={(e) => dragged !== undefined && setDragged(minutesOf(e))}
         onPointerUp={() => {
-          if (dragged !== undefined) onPull(dragged);
+          if (dragged !== undefined) onPull?.(dragged);
           setDragged(undefined);
         }}
         onPointerCancel={() => setDragged(undefined)}
@@ -136,12 +137,13 @@ function Map({
           role="slider"
           tabIndex={0}
           aria-label="Pull it after"
+          aria-disabled={!onPull}
           aria-valuemin={1}
           aria-valuemax={last}
           aria-valuenow={pull}
           aria-valuetext={`${f.duration(pull)}${reading ? `, ${f.strength(reading.strengthX)}, harshness ${Math.round(reading.harsh * 100)} % of the limit` : ''}`}
           onKeyDown={keys}
-          className="cursor-ew-resize"
+          className={onPull ? 'cursor-ew-resize' : ''}
         >
           <line
             x1={scale.x(pull)}
@@ -176,7 +178,7 @@ function Map({
       </p>
       <figcaption className="text-sm text-muted">
         Solid lines: strength of the glass. Dashed: harshness at the limit; beyond it is hatched. Thick: this pot as it
-        cools. Drag the point, or move it with the arrow keys.
+        cools.{onPull ? ' Drag the point, or move it with the arrow keys.' : ''}
       </figcaption>
     </figure>
   );
