@@ -1,0 +1,6 @@
+export { readAmount, scaledWords } from './readAmount';
+export type { AmountRead, AmountUnit, Meaning, ReadingOf } from './meaning';
+export { readTemperature } from './degrees';
+export { readMinutes } from './minutes';
+export { ICE_THING, thingMade, thingOfPlant, thingPoured, thingSweet, type Thing } from './thing';
+export type { House } from './weigh';
