@@ -43,6 +43,7 @@ const wayChoice = { wayId: Joi.string().max(60).required(), steepMin: ranged(TAR
 
 /** A plan's target; limits are the core's. */
 export const targetSchema = Joi.object({
+  asWritten: Joi.boolean(),
   litres: ranged(TARGET_RANGES.litres),
   glassMl: ranged(TARGET_RANGES.glassMl),
   iced: Joi.boolean().strict().required(),

@@ -99,8 +99,8 @@ export {
   type PlannedLeaf,
   type PlannedSyrup,
   type PlanResult,
-  steeped,
 } from './plan/planDrink';
+export { steeped } from './plan/finishPlan';
 export { readDrink, type DrinkV1 } from './drink/upgrade';
 export { readEvents, type StoredEvent } from './batch/readEvent';
 export {

@@ -168,6 +168,8 @@ export type WayChoice = { wayId: string; steepMin: number };
 
 /** What the cook asks for. Volumes at 20 °C; strength and sugar are those of the glass as it is drunk. */
 export type PlanTarget = {
+  /** as it stands on the card: nothing is scaled, and the figures below say what that makes */
+  asWritten?: boolean;
   litres: number;
   glassMl: number;
   iced: boolean;

@@ -11,7 +11,7 @@ import {
   type PlanTarget,
 } from '../drink/drink';
 import { InputError } from '../quantity/errors';
-import { NO_LIQUID, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { NO_LIQUID, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { sweetGPerL } from '../liquid/sweetness';
 import { weightedStrength } from '../liquid/strength';
 import { plantsOf } from '../reference/plants';
@@ -93,10 +93,17 @@ function bookBrew(drink: Drink, brewId: string): Liquid {
   const first = brew === drink.brews[0];
   const way = first ? brew.ways.find((w) => w.id === drink.book.wayId) : brew.ways[0];
   if (!way) throw new InputError('bookOf', 'book.wayId', `a way of ${drink.id}`, drink.book.wayId);
-  const vessel = smallestVesselFor(DEFAULT_KITCHEN.vessels, way, 1);
-  if (!vessel) throw new InputError('bookOf', 'waterMl', 'an amount that fits the default kitchen', way.waterMl);
-  return runBrew({ way, scale: 1, vessel, kitchen: DEFAULT_KITCHEN, plants: plantsOf(drink) }).concentrate;
+  for (let pots = 1; pots <= MOST_BOOK_POTS; pots++) {
+    const vessel = smallestVesselFor(DEFAULT_KITCHEN.vessels, way, 1 / pots);
+    if (!vessel) continue;
+    const setup = { way, scale: 1 / pots, vessel, kitchen: DEFAULT_KITCHEN, plants: plantsOf(drink) };
+    return portionOf(runBrew(setup).concentrate, pots);
+  }
+  throw new InputError('bookOf', 'waterMl', 'an amount that fits the pots of an ordinary kitchen', way.waterMl);
 }
+
+/** A recipe for a feast is written in so many pots of the default kitchen at most. */
+const MOST_BOOK_POTS = 12;
 
 /**
  * The target that is the drink as written: its own jug, glass, strength and sweetness. What the cook chose besides (hot, who

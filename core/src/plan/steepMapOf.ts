@@ -15,7 +15,7 @@ import { bearingsOf } from '../reference/bearing';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import { mapKinds, plantOfBody, portionOf, totalOf, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
 import { netBodyMax, type Botanical } from '../reference/botanicals';
-import { steeped } from './planDrink';
+import { steeped } from './finishPlan';
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** When a plant is in the pot, min from the start of the main stage; what went in before is there from 0. */
