@@ -1,3 +1,4 @@
+import { stepOf } from './steps';
 import { table } from '../quantity/table';
 import type { Item } from './fold';
 import type { Meaning, Understood } from './meaning';
@@ -51,6 +52,7 @@ export function chosen(
         ...(leftOver === undefined ? {} : { leftOver }),
       },
       scale,
+      counts: [],
     };
   const meanings = [guess, ...distinct.slice(1)].flatMap((r): Meaning[] => {
     if (r.weighed === 'none') return [];
@@ -83,6 +85,10 @@ export function chosen(
       ...(leftOver === undefined ? {} : { leftOver }),
     },
     scale,
+    counts: guess.nums.map((n, k) => ({
+      value: n.value,
+      step: stepOf(guess.nouns.find((x) => x.num === k && x.name)?.name ?? ''),
+    })),
   };
 }
 

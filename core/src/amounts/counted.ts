@@ -37,6 +37,7 @@ export function piecesAt(c: Context, num: Num, { to: at, around }: Step): Part[]
     num: 0,
     one: oneOfRaw(items, at, found.to),
     many: plural(oneOfRaw(items, at, found.to)),
+    name,
   };
   const isPlural =
     word !==

@@ -50,7 +50,7 @@ export function namedAt(c: Context, num: Num, { to: at, around }: Step): Part[] 
 /** So many fruits: of a juice only their juice can be meant, of a peel it is asked, of a whole one too unless it says so. */
 function fruitsAt(c: Context, num: Num, around: Around, at: number, to: number, fruit: string): Part[] {
   const row = c.thing.fruit!.part;
-  const noun: Noun = { at, to, num: 0, one: fruit, many: plural(fruit) };
+  const noun: Noun = { at, to, num: 0, one: fruit, many: plural(fruit), name: fruit };
   const base: Part = {
     to,
     around: { ...around, named: true },
@@ -191,6 +191,6 @@ function nounInName(items: readonly Item[], to: number, thing: Thing): Noun[] {
   const word = items[last]!.text;
   const own = thing.pieces[0]?.names ?? [];
   return own.includes(singular(word)) || singular(word) !== word
-    ? [{ at: last, to: last + 1, num: 0, one: singular(word), many: plural(singular(word)) }]
+    ? [{ at: last, to: last + 1, num: 0, one: singular(word), many: plural(singular(word)), name: own[0] ?? '' }]
     : [];
 }

@@ -96,8 +96,10 @@ function partsAt(c: Context, i: number, around: Around): Part[] {
   to++;
   if (first.part === 'leaves' || first.part === 'seeds') {
     const share = first.part === 'leaves' ? 0.75 : 0.7;
-    return termsAt(c, to, around)
+    const hedge = hedgeAt(c, to);
+    return termsAt(c, hedge ?? to, around)
       .filter((p) => p.nouns.length > 0)
+      .map((p) => (hedge === undefined ? p : hedgedBy(p, H * 0.1)))
       .map((p) => ({ ...p, weigh: (a) => each(p.weigh(a), (w) => ({ ...w, typical: w.typical * share })) }));
   }
   const row = thing.fruit;
@@ -123,7 +125,7 @@ function partsAt(c: Context, i: number, around: Around): Part[] {
     const name = fruit?.value.name ?? row?.fruit;
     const stop = fruit?.to ?? end;
     const white = whiteAt(items, stop);
-    const noun: Noun[] = fruit ? [{ at: end, to: fruit.to, num: 0, one: name!, many: plural(name!) }] : [];
+    const noun: Noun[] = fruit ? [{ at: end, to: fruit.to, num: 0, one: name!, many: plural(name!), name: name! }] : [];
     const base: Part = {
       to: white?.to ?? stop,
       around: { ...around2, named: true },

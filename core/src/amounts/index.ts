@@ -1,4 +1,5 @@
 export { readAmount, scaledWords } from './readAmount';
+export { ownWordsOf, type OwnWords } from './ownWords';
 export type { AmountRead, AmountUnit, Meaning, ReadingOf } from './meaning';
 export { readTemperature } from './degrees';
 export { readMinutes } from './minutes';

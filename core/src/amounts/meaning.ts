@@ -1,3 +1,4 @@
+import type { Step } from './steps';
 import { type House } from './weigh';
 
 export type AmountUnit = 'g' | 'ml' | 'relative' | 'ratio' | '°C' | 'min';
@@ -40,4 +41,9 @@ export type ReadingOf = {
 };
 
 /** A reading with how its words are written for so many times as much. */
-export type Understood = { read: AmountRead; scale: (times: number) => string };
+export type Understood = {
+  read: AmountRead;
+  scale: (times: number) => string;
+  /** its numbers, and in what each is told */
+  counts: readonly { value: number; step: Step }[];
+};

@@ -17,7 +17,7 @@ export function measuredAt(c: Context, num: Num, { to: at, around }: Step): Part
   const base = { around, nums: [num], rep: {}, asks: [] as string[], rank: 0 };
   const { measure } = found;
   const unitName = measure.kind;
-  const noun: Noun[] = [nounOf(items, at, found.to)];
+  const noun: Noun[] = [{ ...nounOf(items, at, found.to), name: measure.name }];
   // "in" before a thing that has no length is no inch; a number follows a ratio.
   if (measure.name === 'in' && found.word === 'in' && items[found.to]?.kind === 'figure') return [];
   const counts = countOf(num);
@@ -192,7 +192,14 @@ function nounOf(items: readonly Item[], at: number, to: number): Noun {
   return { at, to, num: 0, one: before + one, many: before + plural(one) };
 }
 
-const nounFor = (m: Measure, at: number, to: number): Noun => ({ at, to, num: 0, one: m.name, many: m.many });
+const nounFor = (m: Measure, at: number, to: number): Noun => ({
+  at,
+  to,
+  num: 0,
+  one: m.name,
+  many: m.many,
+  name: m.name,
+});
 
 export const outOfBounds = (size: number, kind: Measure['kind']): boolean => {
   const [low, high] = kind === 'mass' ? BOUNDS.mass : kind === 'volume' ? BOUNDS.volume : [0, 1000];

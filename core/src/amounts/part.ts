@@ -16,7 +16,8 @@ export type Context = {
 
 export const countOf = (n: Num): Count => ({ value: n.value, low: n.low, high: n.high });
 
-export type Noun = { at: number; to: number; num: number; one: string; many: string };
+/** A word that counts, with the number it agrees with, and the measure or piece that it is. */
+export type Noun = { at: number; to: number; num: number; one: string; many: string; name?: string };
 
 /** A complete way of reading the text: its figure, and how it is written and scaled. */
 export type Reading = {

@@ -22,13 +22,16 @@ export function readAmount(text: string, thing: Thing, of: ReadingOf = {}): Amou
  * @returns the words; the same words for what does not scale
  */
 export function scaledWords(text: string, thing: Thing, times: number, of: ReadingOf = {}): string {
-  const { read, scale } = understood(text, thing, of);
-  if (read.kind === 'not_understood') return text;
-  if (read.kind === 'ask' && read.words !== text && read.alternatives.length > 0) {
-    const again = understood(read.words, thing, of);
-    if (again.read.kind !== 'not_understood') return again.scale(times);
-  }
-  return scale(times);
+  return understoodAmount(text, thing, of).scale(times);
+}
+
+/** What was read, with how it is written for so many times as much: of an ask, its guess confirmed. */
+export function understoodAmount(text: string, thing: Thing, of: ReadingOf = {}): Understood {
+  const own = understood(text, thing, of);
+  const { read } = own;
+  if (read.kind !== 'ask' || read.words === text || read.alternatives.length === 0) return own;
+  const again = understood(read.words, thing, of);
+  return again.read.kind === 'not_understood' ? own : { ...again, read };
 }
 
 function understood(text: string, thing: Thing, of: ReadingOf): Understood {
@@ -41,6 +44,7 @@ function understood(text: string, thing: Thing, of: ReadingOf): Understood {
       message: message ?? `“${text.trim().slice(0, 40)}” is no amount; “1 1/2 cups”, “350 g” or “3 slices” are.`,
     },
     scale: () => text,
+    counts: [],
   });
   if (!items || items.length === 0) return fail();
   if (items.some((i) => i.kind === 'bad' || i.text === '\n' || isSign(i, '#REF', '$', '=', ';', '∞'))) return fail();

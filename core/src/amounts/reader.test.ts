@@ -5,6 +5,7 @@ import Papa from 'papaparse';
 import { botanicalBySlug, botanicalIfKnown, botanicals } from '../reference/botanicals';
 import { MEASURES } from './vocabulary';
 import type { AmountRead } from './meaning';
+import { ownWordsOf } from './ownWords';
 import { readAmount, scaledWords } from './readAmount';
 import { readMinutes } from './minutes';
 import { readTemperature } from './degrees';
@@ -298,5 +299,46 @@ describe('a house', () => {
       const [point, comma] = [readAmount(text, thing), readAmount(text, thing, { house: { decimal: ',' } })];
       expect([text, comma.kind, comma.typical]).toEqual([text, point.kind, point.typical]);
     }
+  });
+});
+
+describe('in the cook’s own words, for another amount', () => {
+  const roselle = plant('roselle_dried_whole');
+  it.each([
+    ['20 calyces', roselle, 1.15, '23 calyces'],
+    ['20 calyces', roselle, 1.17, '23 calyces'],
+    ['4 bags', plant('black_tea_bag'), 1.5, '6 bags'],
+    ['1/2 stick', plant('cassia_stick'), 3, '1 1/2 sticks'],
+    ['1/2 stick', plant('cassia_stick'), 0.4, undefined],
+    ['3 cloves', plant('clove_whole'), 1.25, 'about 4 cloves'],
+    ['3 cloves', plant('clove_whole'), 1.17, undefined],
+    ['3/4 cup', thingSweet('white_sugar'), 1.35, '1 cup'],
+    ['3/4 cup', thingSweet('white_sugar'), 2, '1 1/2 cups'],
+    ['1 1/2 lb', plant('sour_cherry_fresh'), 0.5, '3/4 lb'],
+    ['350 g', plant('apple_fresh'), 1.4, '490 g'],
+    ['1 L', WATER, 1.256, '1.26 L'],
+    ['juice of 5 oranges', plant('orange_juice'), 0.8, 'juice of 4 oranges'],
+    ['2 sliced apples', plant('apple_fresh'), 1.25, '2 1/2 sliced apples'],
+    ['1/2–3/4 cup', plant('chamomile_dried'), 2, '1–1 1/2 cups'],
+    ['1/2–3/4 cup', plant('chamomile_dried'), 1.37, undefined],
+    ['a handful', plant('mint_fresh'), 1.5, '1 1/2 handfuls'],
+    ['to taste', thingSweet('white_sugar'), 3, 'to taste'],
+    ['15', roselle, 1, '15'],
+    ['15', roselle, 2, '30 calyces'],
+  ] as const)('%s of it, %#: × %d', (text, thing, times, words) => expect(ownWordsOf(text, thing)(times)).toBe(words));
+  it('what is told is within an eighth of what is wanted, and told as about where it is off by more than a thirtieth', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...SURE), fc.double({ min: 0.1, max: 8, noNaN: true }), ([text, thing], times) => {
+        const read = readAmount(text, thing);
+        const words = ownWordsOf(text, thing)(times);
+        if (words === undefined || (read.unit !== 'g' && read.unit !== 'ml')) return;
+        const again = typicalOf(words, thing);
+        const off = Math.abs(Math.log(again / (read.typical! * times)));
+        expect([text, words, off < 0.14]).toEqual([text, words, true]);
+        if (!/about|~|≈|ca\.|c\.|or so|some/.test(words))
+          expect([text, words, off < 0.06]).toEqual([text, words, true]);
+      }),
+      { numRuns: 1500 },
+    );
   });
 });

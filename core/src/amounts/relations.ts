@@ -73,6 +73,7 @@ const sure = (
     alternatives: [],
   },
   scale,
+  counts: [],
 });
 const ask = (
   words: string,
@@ -95,6 +96,7 @@ const ask = (
       question,
     },
     scale,
+    counts: [],
   };
 };
 
@@ -207,6 +209,7 @@ const dosesIn: Look = (t, raw, thing, { read }) => {
         alternatives: [{ words: told, low: dose.low!, typical: dose.typical, high: dose.high!, unit: 'ratio' }],
       },
       scale: () => told,
+      counts: [],
     };
   }
   const base = /^(l|litre|liter)$/.test(each)
@@ -226,6 +229,7 @@ const dosesIn: Look = (t, raw, thing, { read }) => {
       alternatives: [],
     },
     scale: () => words,
+    counts: [],
   };
 };
 
@@ -262,6 +266,7 @@ const levelsIn: Look = (t, raw, thing, { read, scaled }) => {
         { words: raw, typical: term.typical * 0.75 },
       ]),
       scale: (times) => `fill to ${scaled(upTo[1]!, WATER, times)}`,
+      counts: [],
     };
   }
   return undefined;

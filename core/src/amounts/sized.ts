@@ -159,7 +159,7 @@ function nounFirst(c: Context, num: Num, around: Around): Part[] {
       to,
       around,
       nums: [num],
-      nouns: [{ at: num.to, to: num.to + 1, num: 0, one: name, many: plural(name) }],
+      nouns: [{ at: num.to, to: num.to + 1, num: 0, one: name, many: plural(name), name }],
       rep: {},
       asks: [],
       rank: 0,
