@@ -12,12 +12,15 @@ const id = Joi.string()
 const name = Joi.string().trim().min(1).max(120).required();
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max).required();
 
+const written = Joi.string().trim().max(80);
+
 const stage = (kind: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
   Joi.object({
     id,
     kind: Joi.valid(kind).required(),
     lid: Joi.valid('open', 'loose', 'closed').required(),
     agitation: Joi.valid('still', 'stirred-now-and-then', 'stirred-all-the-time', 'boiling').required(),
+    written,
     ...fields,
   });
 
@@ -63,7 +66,7 @@ const ingredient = Joi.object({
   leaves: moment,
   scaling: Joi.alternatives(Joi.valid('linear', 'fixed'), Joi.object({ power: number(0, 1) })),
   cut: Joi.valid(...CUTS),
-  written: Joi.string().trim().max(80),
+  written,
 });
 const way = Joi.object({
   id,
@@ -71,6 +74,7 @@ const way = Joi.object({
   shortName: name,
   vesselKind: Joi.valid('pot', 'jar').required(),
   waterMl: number(0, 50_000),
+  waterWritten: written,
   ingredients: Joi.array().items(ingredient).max(30).required(),
   stages: Joi.array()
     .items(Joi.alternatives(...STAGES))
@@ -98,6 +102,7 @@ const mixLine = Joi.object({
   from: source.required(),
   book: Joi.alternatives(Joi.valid('all', 'rest'), Joi.number().min(0).max(50_000)).required(),
   at: Joi.valid('jug', 'glass').required(),
+  written,
 });
 
 /** PUT /api/drinks/:id: the drink as its next version. */

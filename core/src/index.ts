@@ -100,6 +100,7 @@ export {
   type PlannedSyrup,
   type PlanResult,
 } from './plan/planDrink';
+export { asPlanned, changedTarget, changeOfTarget, type TargetChange } from './plan/changedTarget';
 export { steeped } from './plan/finishPlan';
 export { readDrink, type DrinkV1 } from './drink/upgrade';
 export { readEvents, type StoredEvent } from './batch/readEvent';
@@ -330,18 +331,25 @@ export {
 } from './blend/stretch';
 export { whatBinds, type Relaxation } from './blend/whatBinds';
 export { addOnlyFix, type Fix } from './blend/addOnlyFix';
+export { printVolume, type MeasureSystem } from './amounts/printVolume';
 export {
-  gramsOf,
-  mlOf,
-  printAmount,
-  printVolume,
+  ICE_THING,
+  ownWordsOf,
   readAmount,
-  type Amount,
-  type MeasureSystem,
-} from './quantity/amount';
+  readMinutes,
+  readTemperature,
+  scaledWords,
+  thingOfPlant,
+  thingPoured,
+  type AmountRead,
+  type Meaning,
+  type OwnWords,
+  type ReadingOf,
+  type Thing,
+} from './amounts';
+export { amountOfStage, readingIn, sweetThing, thingOfLine, WATER_THING } from './plan/inOwnWords';
 export { waterBeside, waterToCover, type FitsBeside } from './brew/contents';
 export { leftAtShareMl, liquidToLineMl } from './quantity/level';
-export { UNITS, type Unit } from './quantity/units';
 export {
   HIGH_INTENSITY,
   highIntensityMgPerL,

@@ -30,7 +30,7 @@ test('a cold infusion from nothing: jar, fridge, paper, sharp and sweet', async 
   await cook.setField('Syrup ml', '140');
   await cook.setField('Glass', '220');
   await expect(page.getByText('14 g sumac')).toBeVisible();
-  await cook.expectText(/As written it is 1.5 L with \d+ g\/L of sugar/);
+  await cook.expectText(/As written it makes 1.5 L, 6 glasses of 220 ml, with \d+ g\/L of sugar/);
   await cook.button('Keep it in the book').click();
   await cook.expectTitle('Sumac from nothing');
   await cook.expectText('from chilled water');
@@ -62,7 +62,7 @@ test('a hot spiced drink from nothing: late additions, a take-out, a stage dragg
   await page.getByLabel('Add a stage').selectOption('hold');
   await cook.setField('Hold minutes', '15');
   await cook.addPlant('pear', 'Pear, sliced', '2 1/4 cups');
-  await cook.expectText('about 315 g');
+  await cook.expectText('about 320 g');
   await cook.addPlant('rooibos', 'Rooibos', '3 tbsp');
   await cook.setField('rooibos in after', '6');
   await cook.addPlant('ceylon', 'Cinnamon (Ceylon)', '1 stick');
@@ -74,7 +74,7 @@ test('a hot spiced drink from nothing: late additions, a take-out, a stage dragg
   const amount = page.getByRole('textbox', { name: 'Amount of rooibos' });
   await amount.fill('lots');
   await amount.press('Enter');
-  await cook.expectAlert('Accepted is a number first');
+  await cook.expectAlert('“lots”');
   await amount.fill('15 g');
   await amount.press('Enter');
   await cook.choose('Served', 'hot');
@@ -224,13 +224,13 @@ test('two tabs write on one drink: the second is told, and neither loses a word'
   await first.expectText('Version 2.');
   await second.expectText('Version 2 was kept meanwhile');
   await second.expectText('water: 1700 ml → 1650 ml');
-  await expect(second.field('Water')).toHaveValue('1650');
+  await expect(second.field('Water')).toHaveValue(/^1650/);
   await second.button('Make mine a drink of its own').click();
   await second.expectTitle('Cold sencha with cucumber and lemongrass, my way');
-  await expect(second.field('Water')).toHaveValue('1650');
+  await expect(second.field('Water')).toHaveValue(/^1650/);
   await first.open('/recipe/cold-sencha-cucumber');
   await expect(first.field('Note')).toHaveValue('From the first tab');
-  await expect(first.field('Water')).toHaveValue('1700');
+  await expect(first.field('Water')).toHaveValue('1700 ml');
 });
 
 test(
@@ -301,6 +301,8 @@ test('a plant of one’s own with unknown strength widens the plan, and a lot th
   await cook.addPlant('attic', 'Attic mix', '10 g');
   await cook.button('Keep it in the book').click();
   await cook.expectTitle('Attic tea');
+  await cook.expectText(/^10 g attic mix/);
+  await cook.button('Plan another amount').click();
   await cook.expectText(/^2[01] g attic mix/);
   await cook.expectText(/about ±[5-9]\d %/);
 });

@@ -1,7 +1,7 @@
 import type { Agitation } from '../extraction/extractionClass';
 import type { Vessel } from '../heat/vessel';
 import type { BurnerKind } from '../heat/heating';
-import type { MeasureSystem } from '../quantity/amount';
+import type { MeasureSystem } from '../amounts/printVolume';
 import type { OwnPlant } from '../reference/ownPlants';
 import type { Audience, PlanConfirmation, Provenance } from './audience';
 import type { Cut } from './cut';
@@ -29,7 +29,8 @@ export type HandsWork = (typeof HANDS_WORK)[number];
  * What is done to a brew, in order. Ingredients say themselves when they enter. Up to the strain the plants give; what comes
  * after works on what was strained off.
  */
-export type Stage = { id: string; lid: Lid; agitation: Agitation } &
+/** `written`: its amount in the cook's own words, where it has one and was not written in g or ml. */
+export type Stage = { id: string; lid: Lid; agitation: Agitation; written?: string } &
   /** dry, before any water: what is toasted starts to give when the water comes */
   (
     | { kind: 'toast'; atC: number; minutes: number }
@@ -96,6 +97,8 @@ export type BrewWay = {
   shortName: string;
   vesselKind: 'pot' | 'jar';
   waterMl: number;
+  /** its water in the cook's own words, where it was not written in ml */
+  waterWritten?: string;
   ingredients: readonly BrewIngredient[];
   stages: readonly Stage[];
   /** dry plant to water that the recipe allows, g/L */
@@ -129,9 +132,16 @@ export type MixSource =
 /**
  * A part of the mix. `book` is what the jug as written has of it, ml: all that comes out of its brew, a volume, or the rest
  * up to the jug's volume. A part that no wish decides keeps its share. Parts at the glass are poured there, each glass its
- * share, and are no part of the jug: their `book` is ml to a litre of the glass. Volumes asked for count them in.
+ * share, and are no part of the jug: their `book` is ml to a litre of the glass, `written` what each glass of the recipe gets. Volumes asked for count them in.
  */
-export type MixLine = { id: string; name: string; from: MixSource; book: number | 'all' | 'rest'; at: 'jug' | 'glass' };
+export type MixLine = {
+  id: string;
+  name: string;
+  from: MixSource;
+  book: number | 'all' | 'rest';
+  at: 'jug' | 'glass';
+  written?: string;
+};
 
 export type Serve = {
   glassMl: number;

@@ -12,6 +12,8 @@ export type ShoppingLine = {
   plant: string;
   name: string;
   needG: number;
+  /** in the cook's own words, where one line of the recipe is all of it */
+  written?: string;
   haveG: number;
   /** what is missing, in the units it is sold in; undefined where there is enough */
   buy: { grams: number; text: string; spare: boolean } | undefined;
@@ -41,7 +43,11 @@ export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): Shoppi
   }
   for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
   for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
-  return [...needs].map(([plant, needG]) => lineOf(plant, needG, pantry, plantsOf(plan.drink)));
+  return [...needs].map(([plant, needG]) => {
+    const uses = leafOf(plan).filter((l) => l.plant === plant);
+    const written = uses.length === 1 && Math.abs(uses[0]!.grams - needG) < 0.01 ? uses[0]!.written : undefined;
+    return { ...lineOf(plant, needG, pantry, plantsOf(plan.drink)), ...(written === undefined ? {} : { written }) };
+  });
 }
 
 function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[], plants: Plants): ShoppingLine {

@@ -23,6 +23,7 @@ import { planCooling } from './coolingPlan';
 import { pourGlass } from './glass';
 import { atGlassOf } from './houseStandard';
 import { figuresOf, type Jug } from './mixJug';
+import { inOwnWords, mixInOwnWords, recipeWayOf } from './inOwnWords';
 import type { Plan, PlannedBrew, PlannedLeaf, PlannedSyrup } from './planTypes';
 import type { DrinkSolver, SolvedBrew } from './solveDrink';
 
@@ -52,21 +53,25 @@ export function finishPlan(
     standard,
     houseHarshLimit,
   });
-  const planned = made.map((b, i): PlannedBrew => ({
-    brewId: b.brew.id,
-    name: b.brew.name,
-    way: b.way,
-    pots: b.pots,
-    vessel: b.vessel,
-    run: b.run,
-    leaf: b.way.ingredients.map((x) => plannedLeaf(x, solver)),
-    waterMl: b.way.waterMl,
-    sweetenedG: scaleKinds(b.run.sweetenedG, b.pots),
-    concentrate: b.concentrate,
-    figures: figuresOf(b.concentrate, standard, houseHarshLimit),
-    ...spread(solver, b),
-    curve: curveFor(solver, b, partOf(poured[i]!)),
-  }));
+  const planned = made.map((b, i): PlannedBrew => {
+    const recipe = recipeWayOf(drink, b.brew.id, b.way.id) ?? b.way;
+    const way = inOwnWords(b.way, recipe, plantsOf(drink), kitchen);
+    return {
+      brewId: b.brew.id,
+      name: b.brew.name,
+      way,
+      pots: b.pots,
+      vessel: b.vessel,
+      run: b.run,
+      leaf: way.ingredients.map((x) => plannedLeaf(x, solver)),
+      waterMl: b.way.waterMl,
+      sweetenedG: scaleKinds(b.run.sweetenedG, b.pots),
+      concentrate: b.concentrate,
+      figures: figuresOf(b.concentrate, standard, houseHarshLimit),
+      ...spread(solver, b),
+      curve: curveFor(solver, b, partOf(poured[i]!)),
+    };
+  });
   const [first, ...rest] = planned as [PlannedBrew, ...PlannedBrew[]];
   return {
     drink,
@@ -78,6 +83,7 @@ export function finishPlan(
     brews: [first, ...rest],
     syrups: syrupsOf(drink, jug),
     jugWanted,
+    mixWritten: mixInOwnWords({ drink, kitchen, target, jug: { ...jug, ...jugs } }, plantsOf(drink)),
     jug: { ...jug, ...jugs },
     glass: {
       ...glass,
@@ -166,10 +172,18 @@ const atGlassMl = (drink: Drink, glassMl: number): Record<string, number> =>
     ),
   );
 
-function plannedLeaf({ id, plant, grams, cut }: BrewIngredient, { drink, kitchen }: DrinkSolver): PlannedLeaf {
+function plannedLeaf({ id, plant, grams, cut, written }: BrewIngredient, { drink, kitchen }: DrinkSolver): PlannedLeaf {
   const b = plantOf(drink, plant);
   const measure = inKitchenMeasure(grams, { ...b, ...kitchen.measures?.[plant] });
-  return { ingredientId: id, plant, name: b.name, grams, measure, ...(cut ? { cut } : {}) };
+  return {
+    ingredientId: id,
+    plant,
+    name: b.name,
+    grams,
+    measure,
+    ...(cut ? { cut } : {}),
+    ...(written === undefined ? {} : { written }),
+  };
 }
 
 /** The curve looks past the planned pull, so that the cook sees what late means; it ends at a day. */

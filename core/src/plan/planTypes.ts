@@ -15,6 +15,8 @@ export type PlannedLeaf = {
   name: string;
   grams: number;
   measure: KitchenMeasure | undefined;
+  /** in the cook's own words, where it was written in some */
+  written?: string;
   cut?: Cut;
 };
 
@@ -67,6 +69,8 @@ export type Plan = {
   brews: readonly [PlannedBrew, ...PlannedBrew[]];
   syrups: readonly PlannedSyrup[];
   jugWanted: JugWanted;
+  /** parts of the mix in the cook's own words, by part, where they were written in some */
+  mixWritten: Readonly<Record<string, string>>;
   /** all of it; `count` vessels of a kind where one does not hold it */
   jug: Jug & { vessel: Vessel; count: number };
   glass: Glass & {

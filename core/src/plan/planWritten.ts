@@ -44,7 +44,8 @@ export function planWritten(
     if (line.from.kind !== 'brew') continue;
     const brew = brewOf(drink, line.from.brewId)!;
     const { wayId, steepMin } = choiceFor(drink, start, brew.id);
-    const way = withSteep(brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!, steepMin);
+    const written = withSteep(brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!, steepMin);
+    const way = ofLots(written, start.potency);
     const pot = potFor(kitchen, way);
     if (!pot) return noPotFor(kitchen, way);
     brews.push({ brew, lineId: line.id, way, ...pot });
@@ -66,7 +67,7 @@ export function planWritten(
 /** What stays the cook's own of a target when the drink is made as written. */
 function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
   const written = writtenTarget(drink);
-  const { wayId, others, audience, provenance, confirmedOn, readyBy } = asked;
+  const { wayId, others, audience, provenance, confirmedOn, readyBy, potency } = asked;
   const way =
     drink.brews[0].ways.find((w) => w.id === wayId) ?? drink.brews[0].ways.find((w) => w.id === written.wayId)!;
   const chosen = Object.entries(others ?? {}).flatMap(([brewId, choice]) => {
@@ -82,9 +83,16 @@ function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
     ...(provenance ? { provenance } : {}),
     ...(confirmedOn ? { confirmedOn } : {}),
     ...(readyBy ? { readyBy } : {}),
+    ...(potency ? { potency } : {}),
     asWritten: true,
   };
 }
+
+/** The same amounts of lots that give more or less than the reference: the drink is as strong as they make it. */
+const ofLots = (way: BrewWay, potency: PlanTarget['potency'] = {}): BrewWay => ({
+  ...way,
+  ingredients: way.ingredients.map((i) => (potency[i.plant] === undefined ? i : { ...i, potency: potency[i.plant]! })),
+});
 
 /** The pot of its kind that holds it; several alike where none does; another vessel of the kitchen where there is none of its kind. */
 function potFor({ vessels }: Kitchen, way: BrewWay): { vessel: Vessel; pots: number } | undefined {
@@ -148,7 +156,8 @@ function saying(plan: Plan): Plan {
   const wholeMl = jugMl / (1 - glassLinesShare(drink));
   const target: PlanTarget = {
     ...plan.target,
-    litres: Math.round(wholeMl) / 1000,
+    // As a jug is read: to 10 ml, to 1 where it is small.
+    litres: wholeMl >= 1000 ? Math.round(wholeMl / 10) / 100 : Math.round(wholeMl) / 1000,
     strengthX: plan.standard > 0 ? Math.round(glass.figures.strengthX * 100) / 100 : 1,
     sugarGPerL: Math.round(glass.figures.sugarGPerL * 10) / 10,
   };

@@ -11,6 +11,7 @@ import {
   type PlanTarget,
   type Stage,
 } from '../drink/drink';
+import { changedTarget } from '../plan/changedTarget';
 import { planOrWhy } from '../plan/planOrWhy';
 import type { Plan } from '../plan/planTypes';
 import { botanicalIfKnown } from '../reference/botanicals';
@@ -55,7 +56,7 @@ const none: Offers = () => [];
 const withTarget = ({ plan }: Asked, label: string, change: Partial<PlanTarget>): WayOut => ({
   kind: 'target',
   label,
-  target: { ...plan.target, ...change },
+  target: changedTarget(plan.drink, plan.target, change),
 });
 
 /** What is known of the ingredient that a finding is about, changed. */
@@ -98,7 +99,7 @@ function withWay(
     b.id === brewId ? { ...b, ways: b.ways.map((w) => (w.id === made ? change(w) : w)) } : b,
   );
   const drink: Drink = { ...plan.drink, version: plan.drink.version + 1, brews: [first!, ...rest] };
-  return [{ kind: 'drink', label, drink, target: { ...plan.target, ...target } }];
+  return [{ kind: 'drink', label, drink, target: changedTarget(drink, plan.target, target) }];
 }
 
 const SIMMER_MIN = 20;

@@ -14,7 +14,7 @@ export type CallWhat =
   /** `brewId`: the brew whose heat waits for it */
   | { kind: 'lay-out'; brewId: string }
   | { kind: 'start'; brewId: string }
-  | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number }
+  | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number; written?: string }
   | { kind: 'take-out'; brewId: string; ingredientId: string; plant: string }
   | { kind: 'end-stage'; brewId: string; stageId: string; skippable: boolean }
   | { kind: 'tend'; brewId: string; task: TendingTask }
@@ -168,7 +168,7 @@ function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const first = timedStages(brew)[0]?.id;
   const said = (id: string): boolean => changes.put.some((p) => p.ingredientId === id && !p.more);
   const calls: Unrung[] = [];
-  for (const { id, plant, grams, enters } of brew.way.ingredients) {
+  for (const { id, plant, grams, enters, written } of brew.way.ingredients) {
     if (changes.leftOut.includes(id) || said(id)) continue;
     // Once it is strained only what finishes it goes in.
     if (off && !goesInAfterStrain(brew, id)) continue;
@@ -178,7 +178,7 @@ function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
       calls.push({
         id: `${brewId}/in/${id}`,
         batchId: batch.id,
-        what: { kind: 'put-in', brewId, ingredientId: id, plant, grams },
+        what: { kind: 'put-in', brewId, ingredientId: id, plant, grams, ...(written === undefined ? {} : { written }) },
         dueMs,
         byClock: true,
       });

@@ -2,6 +2,7 @@ import { frozenBrew, timedStages, vesselOf } from '../batch/brewState';
 import type { FrozenPlan } from '../batch/batchEvent';
 import { heightCm, levelCm } from '../heat/vessel';
 import { filledMl, waterToCover } from '../brew/contents';
+import type { BrewWay } from '../drink/drink';
 import type { Botanical } from '../reference/botanicals';
 import { plantOf, plantsOf } from '../reference/plants';
 
@@ -13,12 +14,13 @@ export type LayOutItem = { id: string } & (
       ingredientId: string;
       plant: string;
       grams: number;
+      written?: string;
       measure: 'dry' | 'fresh';
       wash: boolean;
       stemsOut: boolean;
       later: boolean;
     }
-  | { what: 'water'; brewId: string; waterMl: number; pots: number }
+  | { what: 'water'; brewId: string; waterMl: number; pots: number; written?: string }
   | {
       what: 'vessel';
       brewId: string;
@@ -29,7 +31,7 @@ export type LayOutItem = { id: string } & (
       fits: boolean;
     }
   | { what: 'strainer'; brewId: string; through: 'fine-cloth' | 'paper' | 'sieve'; boil: boolean }
-  | { what: 'sweetener'; sweetener: string; grams: number; forPart: string }
+  | { what: 'sweetener'; sweetener: string; grams: number; forPart: string; written?: string }
   | { what: 'ice'; grams: number; forBath: boolean }
   | { what: 'jug'; vesselId: string; clean: true }
   | { what: 'clean-jar'; vesselId: string }
@@ -65,7 +67,7 @@ const bathIceG = (plan: FrozenPlan): number =>
 function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
   const { way, pots, vesselId, sweetenedG } = frozenBrew(plan, brewId);
   const first = timedStages(frozenBrew(plan, brewId))[0]?.id;
-  const plants = way.ingredients.map(({ id, plant, grams, enters }): LayOutItem => {
+  const plants = way.ingredients.map(({ id, plant, grams, enters, written }): LayOutItem => {
     const { fresh, wash, stemsOut } = handling(plantOf(plan.drink, plant));
     return {
       id: `${brewId}/${id}`,
@@ -74,6 +76,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
       ingredientId: id,
       plant,
       grams,
+      ...(written === undefined ? {} : { written }),
       measure: fresh ? 'fresh' : 'dry',
       wash,
       stemsOut,
@@ -91,7 +94,14 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
     way.stages.some((s) => s.kind === 'steep' && s.place === 'fridge') || way.stages.some((s) => s.kind === 'ferment');
   return [
     ...plants,
-    { id: `${brewId}/water`, what: 'water', brewId, waterMl: way.waterMl, pots },
+    {
+      id: `${brewId}/water`,
+      what: 'water',
+      brewId,
+      waterMl: way.waterMl,
+      pots,
+      ...(way.waterWritten === undefined ? {} : { written: way.waterWritten }),
+    },
     {
       id: `${brewId}/vessel`,
       what: 'vessel',
@@ -120,8 +130,16 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
       sweetener,
       grams,
       forPart: frozenBrew(plan, brewId).name,
+      ...wordsOfSweetener(way, sweetener),
     })),
   ];
+}
+
+/** The words of a sweetener that is stirred in once; in several lots it is told by its weight. */
+function wordsOfSweetener(way: BrewWay, sweetener: string): { written?: string } {
+  const lots = way.stages.filter((s) => s.kind === 'dissolve' && s.sweetener === sweetener);
+  const written = lots.length === 1 ? lots[0]!.written : undefined;
+  return written === undefined ? {} : { written };
 }
 
 /** Classes that are fresh, and so are washed; dry plants are measured before water touches them. */

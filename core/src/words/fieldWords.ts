@@ -212,6 +212,8 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   leaves: 'moment it comes out',
   cut: 'how it is cut',
   written: 'amount as written',
+  waterWritten: 'water as written',
+  asWritten: 'as written or planned',
   lid: 'lid',
   agitation: 'stirring',
   place: 'place it steeps',

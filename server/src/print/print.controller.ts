@@ -62,7 +62,7 @@ export class PrintController {
     const drink = await this.drinks.drink(id);
     const result = planOrWhy(
       drink,
-      target === undefined ? drink.defaults : readTarget(target),
+      target === undefined ? { ...drink.defaults, asWritten: true } : readTarget(target),
       kitchen,
       await this.drinks.learnedOf(drink),
     );

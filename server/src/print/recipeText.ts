@@ -19,6 +19,8 @@ export type CardText = { title: string; lead: string; sections: { heading: strin
 
 const ml = (x: number): string => (x >= 1000 ? `${(x / 1000).toFixed(2)} L` : `${Math.round(x / 5) * 5} ml`);
 const g = (x: number): string => `${x >= 10 ? Math.round(x) : Math.round(x * 10) / 10} g`;
+const inWords = (written: string | undefined, figure: string): string =>
+  written === undefined || written === figure ? figure : `${written}, ${figure}`;
 const minutes = (m: number): string =>
   m >= 48 * 60
     ? `${Math.round(m / 1440)} days`
@@ -37,7 +39,7 @@ export function cardText(plan: Plan, madeOn: string): CardText {
   return {
     title: drink.name,
     lead:
-      `${ml(target.litres * 1000)}, about ${Math.round(glass.count)} glasses of ${target.glassMl} ml ${manner}, ` +
+      `${target.asWritten ? 'As written it makes' : 'Planned for'} ${ml(target.litres * 1000)}, about ${Math.round(glass.count)} glasses of ${target.glassMl} ml ${manner}, ` +
       `at ×${target.strengthX} of the house with ${target.sugarGPerL} g/L of sugar. In all ${minutes(totalMinutes(plan))}.`,
     sections: [
       ...plan.brews.flatMap((b) => brewSections(b)),
@@ -77,9 +79,10 @@ function brewSections(b: PlannedBrew): CardText['sections'] {
       heading: `${b.name}: weigh`,
       lines: [
         ...b.leaf.map((l) => {
-          return `${g(l.grams)} ${l.name}${l.cut ? `, ${l.cut}` : ''}${l.measure ? ` (${l.measure.text})` : ''}`;
+          const measure = l.written === undefined && l.measure ? ` (${l.measure.text})` : '';
+          return `${inWords(l.written, g(l.grams))} ${l.name}${l.cut ? `, ${l.cut}` : ''}${measure}`;
         }),
-        ...(b.waterMl > 0 ? [`${ml(b.waterMl)} water${pots}, ${b.vessel.name}`] : []),
+        ...(b.waterMl > 0 ? [`${inWords(b.way.waterWritten, ml(b.waterMl))} water${pots}, ${b.vessel.name}`] : []),
         ...Object.entries(b.sweetenedG).map(([kind, x]) => `${g(x)} ${sweetener(kind)}`),
       ],
     },
@@ -135,7 +138,7 @@ function stageName(s: Stage, main: boolean): string {
     case 'rinse':
       return `Rinse the plants with ${ml(s.waterMl)} water`;
     case 'dissolve':
-      return `Stir in ${'grams' in s.to ? `${g(s.to.grams)} ` : ''}${sweetener(s.sweetener)}`;
+      return `Stir in ${'grams' in s.to ? `${inWords(s.written, g(s.to.grams))} ` : ''}${sweetener(s.sweetener)}`;
     case 'reduce':
       return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down ${reduceWords(s.to)}`;
     case 'onto-ice':

@@ -158,9 +158,23 @@ describe('the plan', () => {
       ],
     };
     plan('roselle-rose-hip-cooler');
-    const leaf = await screen.findByText(/^1\d\d g roselle/);
-    expect(leaf).toBeInTheDocument();
+    // As written its amounts are the card's; planned, more is weighed out of a weak lot.
+    expect(await screen.findByText(/^\d\d g roselle/)).toBeInTheDocument();
+    await press('Plan another amount');
+    expect(await screen.findByText(/^1\d\d g roselle/)).toBeInTheDocument();
     expect(screen.getByText('Cost a glass').nextSibling).toHaveTextContent(/^0\.\d\d or more$/);
+  });
+
+  it('begins as written, goes on to a plan that says what it asks for beyond the card, and back with one press', async () => {
+    plan('roselle-rose-hip-cooler');
+    const written = await screen.findByRole('button', { name: /^As written, makes 2\.4 L$/ });
+    expect(written).toHaveAttribute('aria-pressed', 'true');
+    await type('Litres', '3');
+    expect(await screen.findByText('Against the card: 3.0 L for 2.4 L.')).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Planned for 3.0 L' })).toHaveAttribute('aria-pressed', 'true');
+    await press(/^As written/);
+    expect(screen.getByRole('textbox', { name: 'Litres' })).toHaveValue('2.4');
+    expect(screen.queryByText(/^Against the card/)).toBeNull();
   });
 
   it('links to its paper with its own target', async () => {

@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  asPlanned,
   compareWays,
   doseLadder,
   explain,
@@ -40,7 +41,9 @@ const MOST_COLUMNS = 4;
 /** Methods, schools and versions of a drink side by side, at the same target. */
 function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { drink } = view;
-  const { target } = useTarget(view, house);
+  const own = useTarget(view, house).target;
+  // On equal terms: each way is planned for the same amount.
+  const target = useMemo(() => asPlanned(view.drink, own), [view.drink, own]);
   const versions = useVersions(drink.id);
   const choices = useMemo(() => choicesOf(view, target, versions.data?.versions ?? []), [view, target, versions.data]);
   const [picked, setPicked] = useState<readonly string[] | undefined>(undefined);

@@ -1,18 +1,23 @@
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  asPlanned,
   blocksAt,
+  changeOfTarget,
   explain,
   factsOfPlan,
   findingsOf,
   coolingSteepOf,
   mainStageOf,
+  planOrWhy,
   steeped,
   warningsOfPlan,
+  type Drink,
   type Finding,
   type NoPlan,
   type Plan,
   type PlanTarget,
+  type TargetChange,
   type WayOut,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
@@ -28,7 +33,7 @@ import { Panel } from '@/shared/ui/Panel';
 import { BackwardsPanel } from './BackwardsPanel';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
-import { usePlan, useTarget } from './planSetup';
+import { beyondTheCard, usePlan, useTarget } from './planSetup';
 import { useNearest, useWaysOut, type Impossible } from './usePlanWorker';
 import { OfferedChange } from './OfferedChange';
 import { TargetSentence } from './TargetSentence';
@@ -69,12 +74,16 @@ const today = (): string => new Date(serverNow()).toISOString().slice(0, 10);
 
 function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { drink } = view;
-  const { change, forget, setOccasion } = useTargets.getState();
+  const { change: changeDraft, forget, setOccasion } = useTargets.getState();
   const [faults, setFaults] = useState<readonly FieldFault[]>([]);
   const [read, setRead] = useState<ReadonlySet<string>>(NOTHING_READ);
   const [backwards, setBackwards] = useState(false);
   const { target, draft } = useTarget(view, house);
   const result = usePlan(view, target, house);
+  const card = useCard(view, house);
+  // As written the sentence tells what comes out; planned, what is wished for.
+  const shown = result.kind === 'plan' && target.asWritten ? result.plan.target : target;
+  const change = (id: string, c: TargetChange): void => changeDraft(id, changeOfTarget(drink, shown, c));
   const wish = useMemo(() => ({ drink, target, kitchen: house.forPlans }), [drink, target, house.forPlans]);
   const start = useStartBatch();
   const save = useSaveDrink();
@@ -94,7 +103,8 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
       },
     );
   // Who drinks it belongs to the occasion, not to this drink's draft.
-  const takeTarget = ({ audience: _audience, potency: _potency, ...rest }: PlanTarget): void => change(drink.id, rest);
+  const takeTarget = ({ audience: _audience, potency: _potency, ...rest }: PlanTarget): void =>
+    changeDraft(drink.id, { asWritten: false, ...rest });
   // A change of the recipe is shown first, and kept only when the cook says so.
   const [offer, setOffer] = useState<{ way: ChangedDrink; of: PlanTarget } | undefined>(undefined);
   // It was judged for one wish, and is not offered for another.
@@ -129,10 +139,20 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         </>
       }
     >
-      <TargetSentence
-        key={edited ? 'edited' : 'start'}
+      <BasisSwitch
         drink={drink}
+        card={card}
         target={target}
+        onWritten={() => {
+          forget(drink.id);
+          changeDraft(drink.id, { asWritten: true });
+        }}
+        onPlanned={() => changeDraft(drink.id, asPlanned(drink, shown))}
+      />
+      <TargetSentence
+        key={`${edited ? 'edited' : 'start'} ${target.asWritten ? 'written' : ''}`}
+        drink={drink}
+        target={shown}
         onChange={(c) => change(drink.id, c)}
         onAudience={setOccasion}
         onFaults={setFaults}
@@ -145,7 +165,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
       {backwards && (
         <BackwardsPanel
           view={view}
-          target={target}
+          target={asPlanned(drink, shown)}
           kitchen={house.forPlans}
           onClose={() => setBackwards(false)}
           onTake={(litres) => {
@@ -193,6 +213,61 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         />
       )}
     </Page>
+  );
+}
+
+/** The drink as it stands on the card, in this kitchen. */
+function useCard({ drink, learned }: DrinkView, house: House): PlanTarget | undefined {
+  return useMemo(() => {
+    const result = planOrWhy(
+      drink,
+      { ...drink.defaults, wayId: drink.book.wayId, asWritten: true },
+      house.forPlans,
+      learned,
+    );
+    return result.kind === 'plan' ? result.plan.target : undefined;
+  }, [drink, learned, house.forPlans]);
+}
+
+/** On which basis the figures stand: as written, or planned for so much; and what the plan asks for beyond the card. */
+function BasisSwitch({
+  drink,
+  card,
+  target,
+  onWritten,
+  onPlanned,
+}: {
+  drink: Drink;
+  card: PlanTarget | undefined;
+  target: PlanTarget;
+  onWritten: () => void;
+  onPlanned: () => void;
+}): ReactNode {
+  const written = target.asWritten === true;
+  const beyond = card ? beyondTheCard(drink, target) : [];
+  const press = 'min-h-11 px-4 font-semibold aria-pressed:bg-ink aria-pressed:text-surface';
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+      <div role="group" aria-label="Figures" className="flex flex-wrap overflow-hidden rounded-md border border-ink">
+        <button type="button" aria-pressed={written} onClick={onWritten} disabled={!card} className={press}>
+          As written{card ? `, makes ${f.volume(card.litres * 1000)}` : ''}
+        </button>
+        <button
+          type="button"
+          aria-pressed={!written}
+          onClick={onPlanned}
+          disabled={!written}
+          className={`${press} border-l border-ink`}
+        >
+          {written ? 'Plan another amount' : `Planned for ${f.volume(target.litres * 1000)}`}
+        </button>
+      </div>
+      {!written && (
+        <p className="text-[0.95rem] text-muted">
+          {beyond.length > 0 ? `Against the card: ${beyond.join(', ')}.` : 'The same as the card asks for.'}
+        </p>
+      )}
+    </div>
   );
 }
 

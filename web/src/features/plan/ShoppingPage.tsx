@@ -97,7 +97,7 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
                     {l.name}
                   </Link>
                   <span className="shrink-0">
-                    {f.grams(l.needG)} of {f.grams(l.haveG)}
+                    {f.inWords(l.written, f.grams(l.needG))} of {f.grams(l.haveG)}
                   </span>
                 </li>
               ))}
@@ -130,7 +130,7 @@ function Line({ line }: { line: ShoppingLine }): ReactNode {
         <span className="shrink-0 text-right">
           <strong className="font-semibold">{line.buy!.text}</strong>
           <span className="block text-sm text-muted">
-            needs {f.grams(line.needG)}
+            needs {f.inWords(line.written, f.grams(line.needG))}
             {line.haveG > 0 && `, ${f.grams(line.haveG)} there`}
             {line.buy!.spare && ', with a spare'}
           </span>

@@ -11,6 +11,7 @@ import {
   type Audience,
   type Drink,
   type PlanTarget,
+  type TargetChange,
 } from '@steepsis/core';
 import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { serverNow } from '@/shared/api/clock';
@@ -18,8 +19,6 @@ import { Button } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
-
-import type { TargetChange } from './targetStore';
 
 const GLASSES = { unit: 'glasses', min: 1, max: 100 } as const;
 const STEEP_HOURS = { unit: 'h', min: 0.25, max: 24 } as const;

@@ -1,7 +1,17 @@
 import { useMemo } from 'react';
-import { fittedTarget, planOrWhy, potencyOf, type Drink, type PlanResult, type PlanTarget } from '@steepsis/core';
+import {
+  fittedTarget,
+  InputError,
+  planOrWhy,
+  potencyOf,
+  writtenTarget,
+  type Drink,
+  type PlanResult,
+  type PlanTarget,
+} from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import type { House } from '@/shared/api/queries';
+import * as f from '@/shared/format/format';
 import { useTargets, withDraft, type TargetDraft } from './targetStore';
 
 const NO_DRAFT: TargetDraft = {};
@@ -11,7 +21,7 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
   const draft = useTargets((s) => s.drafts[view.drink.id]) ?? NO_DRAFT;
   const occasion = useTargets((s) => s.occasion);
   const target = useMemo(() => {
-    const { potency: _was, ...from } = view.startFrom;
+    const { potency: _was, ...from } = view.lastPlan ? view.startFrom : asOnTheCard(view);
     const table = view.lastPlan ? undefined : house.kitchen.body.audience;
     const start = {
       ...from,
@@ -24,6 +34,46 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
     return Object.keys(potency).length > 0 ? { ...wanted, potency } : wanted;
   }, [view, draft, occasion, house]);
   return { target, draft };
+}
+
+/** A drink that was never made starts as it stands on the card. */
+function asOnTheCard({ drink, startFrom }: DrinkView): PlanTarget {
+  try {
+    return { ...writtenTarget(drink), audience: startFrom.audience, asWritten: true };
+  } catch (error) {
+    // A recipe that does not come out says so where it is planned.
+    if (error instanceof InputError) return startFrom;
+    throw error;
+  }
+}
+
+/** What a plan asks for beyond the card, in words; none where it is the card itself. */
+export function beyondTheCard(drink: Drink, { asWritten, ...target }: PlanTarget): readonly string[] {
+  if (asWritten) return [];
+  const card = writtenTarget(drink);
+  const told = (same: boolean, words: string): readonly string[] => (same ? [] : [words]);
+  const near = (a: number, b: number, by: number): boolean => Math.abs(a - b) <= by;
+  return [
+    ...told(
+      near(card.litres, target.litres, 0.005),
+      `${f.volume(target.litres * 1000)} for ${f.volume(card.litres * 1000)}`,
+    ),
+    ...told(
+      near(card.strengthX, target.strengthX, 0.005),
+      `${f.strength(target.strengthX)} for ${f.strength(card.strengthX)}`,
+    ),
+    ...told(
+      near(card.sugarGPerL, target.sugarGPerL, 0.5),
+      `${f.gPerL(target.sugarGPerL)} of sugar for ${f.gPerL(card.sugarGPerL)}`,
+    ),
+    ...told(card.wayId === target.wayId, 'another way of making it'),
+    ...told(
+      card.wayId !== target.wayId || near(card.steepMin, target.steepMin, 0.5),
+      `${f.duration(target.steepMin)} of steeping for ${f.duration(card.steepMin)}`,
+    ),
+    ...told(card.glassMl === target.glassMl, `glasses of ${target.glassMl} ml for ${card.glassMl} ml`),
+    ...told(card.iced === target.iced, target.iced ? 'over ice' : 'without ice'),
+  ];
 }
 
 /** About how much of each plant is wanted: the recipe's amounts, in proportion. Enough to tell which lots are used. */

@@ -1,9 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Audience, PlanTarget } from '@steepsis/core';
-
-/** A change of a target; undefined leaves a wish out. */
-export type TargetChange = { readonly [K in keyof PlanTarget]?: PlanTarget[K] | undefined };
+import type { Audience, PlanTarget, TargetChange } from '@steepsis/core';
 
 /** What was changed; null stands for a wish that was left out, so that it stays out after a reload. */
 export type TargetDraft = { readonly [K in keyof PlanTarget]?: PlanTarget[K] | null };

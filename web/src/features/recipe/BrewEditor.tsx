@@ -1,6 +1,17 @@
 import { useState, type ReactNode } from 'react';
-import { blankWay, freeId, mixedWay, soundPlants, type Brew, type BrewWay, type Drink } from '@steepsis/core';
+import {
+  blankWay,
+  freeId,
+  mixedWay,
+  readingIn,
+  soundPlants,
+  WATER_THING,
+  type Brew,
+  type BrewWay,
+  type Drink,
+} from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
+import { AmountField } from '@/shared/ui/AmountField';
 import { Button } from '@/shared/ui/Button';
 import { figure, TextField, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -156,9 +167,20 @@ export function BrewEditor({
           onValue={(vesselKind) => setWay({ ...way, vesselKind }, 'vessel')}
         />{' '}
         with{' '}
-        {figure('Water', way.waterMl, { unit: 'ml', min: 0, max: 50_000, step: 50, shown: true }, (waterMl) =>
-          setWay({ ...way, waterMl }, 'water'),
-        )}{' '}
+        <AmountField
+          label="Water"
+          words={way.waterWritten}
+          amount={way.waterMl}
+          unit="ml"
+          thing={WATER_THING}
+          reading={readingIn(house.forPlans)}
+          most={50_000}
+          none
+          onAmount={({ amount, words }) => {
+            const { waterWritten: _was, ...rest } = way;
+            setWay({ ...rest, waterMl: amount, ...(words === undefined ? {} : { waterWritten: words }) }, 'water');
+          }}
+        />{' '}
         of water, with{' '}
         {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
           setWay({ ...way, headroom: p / 100 }, 'headroom'),
@@ -194,7 +216,7 @@ export function BrewEditor({
       <h2 className="mb-2 mt-4 text-lg">What goes in</h2>
       <IngredientList way={way} kitchen={house.forPlans} plants={plants} offered={offered} onChange={setWay} />
       <h2 className="mb-2 mt-5 text-lg">What is done</h2>
-      <StageList way={way} plants={plants} onChange={setWay} />
+      <StageList way={way} plants={plants} kitchen={house.forPlans} onChange={setWay} />
     </Panel>
   );
 }

@@ -1,25 +1,25 @@
 import { Plus, X } from 'lucide-react';
-import { useId, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import {
   addIngredient,
   botanicals,
   changeIngredient,
+  CUP_ML,
   CUTS,
   driedForFreshG,
   freshForDriedG,
-  gramsOf,
-  InputError,
   knownPlant,
-  readAmount,
+  readingIn,
   removeIngredient,
+  thingOfPlant,
   type Botanical,
   type BrewIngredient,
   type BrewWay,
   type Kitchen,
   type Plants,
 } from '@steepsis/core';
-import * as f from '@/shared/format/format';
 import { plantName, shortName } from '@/shared/format/names';
+import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
@@ -99,6 +99,7 @@ function IngredientRow({
     onChange(changeIngredient(way, { ...i, ...part }), `${i.id} ${what}`);
   const stages = way.stages.map((s) => ({ value: s.id, label: stageTitle(s).toLowerCase() }));
   const other = otherForm(b);
+  const thing = useMemo(() => thingOfPlant(b), [b]);
   return (
     <li className="py-3">
       <div className="flex flex-wrap items-start justify-between gap-x-4">
@@ -107,11 +108,21 @@ function IngredientRow({
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
         <AmountField
-          key={`${i.grams} ${i.written ?? ''}`}
-          ingredient={i}
-          plant={{ ...b, ...kitchen.measures?.[i.plant] }}
-          name={name}
-          onGrams={(grams, written) => change(written === undefined ? { grams } : { grams, written }, 'grams')}
+          label={`Amount of ${name}`}
+          words={i.written}
+          amount={thing.kind === 'liquid' ? (i.grams / b.cupG!) * CUP_ML : i.grams}
+          unit={thing.kind === 'liquid' ? 'ml' : 'g'}
+          thing={thing}
+          reading={readingIn(kitchen, i.plant)}
+          most={20_000}
+          onAmount={({ amount, words }) => {
+            const { written: _written, ...rest } = i;
+            const grams = Math.round((thing.kind === 'liquid' ? (amount * b.cupG!) / CUP_ML : amount) * 1000) / 1000;
+            onChange(
+              changeIngredient(way, { ...rest, grams, ...(words === undefined ? {} : { written: words }) }),
+              `${i.id} grams`,
+            );
+          }}
         />
         <span className="pt-1.5">
           <InlineChoice
@@ -240,61 +251,4 @@ function otherForm(b: Botanical): Botanical | undefined {
 function lasts(way: BrewWay, stageId: string): number | undefined {
   const stage = way.stages.find((s) => s.id === stageId);
   return stage && 'minutes' in stage ? stage.minutes : undefined;
-}
-
-/** An amount as cooks write it: grams, cups, spoons, pieces. What could not be read stays, and says so. */
-function AmountField({
-  ingredient,
-  plant,
-  name,
-  onGrams,
-}: {
-  ingredient: BrewIngredient;
-  plant: Botanical;
-  name: string;
-  onGrams: (grams: number, written: string | undefined) => void;
-}): ReactNode {
-  const id = useId();
-  // Exact, unlike a plan's: what is written here is what the recipe means.
-  const shown = ingredient.written ?? `${Math.round(ingredient.grams * 100) / 100} g`;
-  const [text, setText] = useState(shown);
-  const [fault, setFault] = useState<string | undefined>(undefined);
-  const take = (): void => {
-    if (text.trim() === shown) return setFault(undefined);
-    const read = readAmount(/^[\d.,/ ]+$/.test(text.trim()) ? `${text.trim()} g` : text);
-    if (read.kind === 'unread') return setFault(read.message);
-    try {
-      const grams = Math.round(gramsOf(read.amount, plant) * 100) / 100;
-      setFault(undefined);
-      onGrams(grams, read.amount.unit.kind === 'mass' ? undefined : text.trim());
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      setFault(`${plant.name} has no such measure: ${error.accepted} is accepted.`);
-    }
-  };
-  return (
-    <span>
-      <label htmlFor={id} className="sr-only">
-        Amount of {name}
-      </label>
-      <input
-        id={id}
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={take}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') take();
-          if (e.key === 'Escape') setText(shown);
-        }}
-        aria-invalid={fault !== undefined}
-        className="min-h-11 w-40 rounded-md border border-ink/35 bg-surface px-3 font-semibold"
-      />
-      {ingredient.written !== undefined && <span className="ml-2 text-muted">about {f.grams(ingredient.grams)}</span>}
-      {fault && (
-        <span role="alert" className="mt-1 block max-w-80 border-l-4 border-stop bg-stop-wash px-2 py-1 text-sm">
-          {fault}
-        </span>
-      )}
-    </span>
-  );
 }

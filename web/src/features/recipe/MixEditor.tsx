@@ -1,14 +1,20 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import {
+  readingIn,
+  plantsOf,
+  thingOfLine,
   botanicalBySlug,
   freeId,
   POURED_THINGS,
   SWEETENERS,
   type Drink,
+  type Kitchen,
+  type Plants,
   type MixLine,
   type MixSource,
 } from '@steepsis/core';
+import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
@@ -47,11 +53,14 @@ const NEW: readonly New[] = [
 /** What goes into the jug and into the glass, as the book has it. */
 export function MixEditor({
   drink,
+  kitchen,
   onChange,
 }: {
   drink: Drink;
+  kitchen: Kitchen;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
+  const plants = plantsOf(drink);
   const setLine = (line: MixLine, what: string): void =>
     onChange({ ...drink, mix: drink.mix.map((l) => (l.id === line.id ? line : l)) }, `${line.id} ${what}`);
   const add = (key: string): void => {
@@ -77,21 +86,15 @@ export function MixEditor({
                 value={typeof line.book === 'number' ? 'ml' : line.book}
                 choices={[
                   ...(line.from.kind === 'brew' ? [{ value: 'all' as const, label: 'all of it' }] : []),
-                  { value: 'ml', label: line.at === 'glass' ? 'by the litre' : 'a volume' },
+                  { value: 'ml', label: line.at === 'glass' ? 'in each glass' : 'a volume' },
                   ...(line.at === 'jug' ? [{ value: 'rest' as const, label: 'the rest of the jug' }] : []),
                 ]}
-                onValue={(v) => setLine({ ...line, book: v === 'ml' ? 200 : v }, 'how')}
+                onValue={(v) => setLine({ ...unworded(line), book: v === 'ml' ? 200 : v }, 'how')}
               />
               {typeof line.book === 'number' && (
                 <>
                   {' '}
-                  of{' '}
-                  {figure(
-                    `${line.name} ml`,
-                    line.book,
-                    { unit: 'ml', min: 0, max: 50_000, step: 10, shown: line.at === 'glass' ? 'ml to a litre' : 'ml' },
-                    (book) => setLine({ ...line, book }, 'ml'),
-                  )}
+                  of <LineAmount line={line} drink={drink} kitchen={kitchen} plants={plants} onDrink={onChange} />
                 </>
               )}
               , poured{' '}
@@ -104,7 +107,7 @@ export function MixEditor({
                 ]}
                 onValue={(at) =>
                   setLine(
-                    { ...line, at, book: at === 'glass' && typeof line.book !== 'number' ? 100 : line.book },
+                    { ...unworded(line), at, book: at === 'glass' && typeof line.book !== 'number' ? 100 : line.book },
                     'at',
                   )
                 }
@@ -143,6 +146,62 @@ export function MixEditor({
         </select>
       </label>
     </>
+  );
+}
+
+/** Without its words: they were of another amount. */
+function unworded({ written: _written, ...line }: MixLine): MixLine {
+  return line;
+}
+
+/**
+ * How much of a part is poured: into the jug, or into each glass of the recipe. Water may be told by a level: "to 2 L" is the rest of a
+ * jug of so much.
+ */
+function LineAmount({
+  line,
+  drink,
+  kitchen,
+  plants,
+  onDrink,
+}: {
+  line: MixLine;
+  drink: Drink;
+  kitchen: Kitchen;
+  plants: Plants;
+  onDrink: (drink: Drink, what: string) => void;
+}): ReactNode {
+  const { glassMl } = drink.serve;
+  const atGlass = line.at === 'glass';
+  const book = typeof line.book === 'number' ? line.book : 0;
+  const set = (next: MixLine, more: Partial<Drink> = {}): void =>
+    onDrink({ ...drink, ...more, mix: drink.mix.map((l) => (l.id === line.id ? next : l)) }, `${line.id} ml`);
+  return (
+    <AmountField
+      label={`${line.name} ml`}
+      words={line.written}
+      amount={atGlass ? (book * glassMl) / 1000 : book}
+      unit="ml"
+      thing={thingOfLine(line, plants)}
+      reading={readingIn(kitchen, line.from.kind === 'juice' ? line.from.plant : undefined)}
+      most={atGlass ? glassMl : 50_000}
+      none
+      onAmount={({ amount, words }) =>
+        set({
+          ...unworded(line),
+          book: atGlass ? (amount * 1000) / glassMl : amount,
+          ...(words === undefined ? {} : { written: words }),
+        })
+      }
+      onRule={(read) => {
+        if (atGlass || read.unit !== 'relative' || line.from.kind !== 'water') return false;
+        const level = read.typical;
+        if (level !== undefined && level < 50) return false;
+        const jug = level === undefined ? {} : { book: { ...drink.book, jugMl: level } };
+        set({ ...unworded(line), book: 'rest' }, jug);
+        return true;
+      }}
+    />
   );
 }
 

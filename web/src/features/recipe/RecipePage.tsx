@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { bookOf, explain, factsOfPlan, findingsOf, type BrewWay, type Drink } from '@steepsis/core';
+import { bookOf, explain, factsOfPlan, findingsOf, type BrewWay, type Drink, type Plan } from '@steepsis/core';
 import { ProblemError } from '@/shared/api/client';
 import { useDrinks, useHouse, useSaveDrink, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -141,10 +141,11 @@ function Recipe({
             />
           </Panel>
           <Panel title="Mix">
-            <MixEditor drink={drink} onChange={change} />
+            <MixEditor drink={drink} kitchen={house.forPlans} onChange={change} />
           </Panel>
           <ServePanel
             drink={drink}
+            kitchen={house.forPlans}
             sumMl={tried.kind === 'drink' ? bookOf(tried.drink).jugMl : undefined}
             onChange={change}
           />
@@ -208,7 +209,8 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
         <>
           <VesselLine plan={plan} />
           <p className="mt-3 border-t border-line pt-3 text-[0.95rem]">
-            As written it is {f.volume(plan.target.litres * 1000)} with {f.gPerL(plan.target.sugarGPerL)} of sugar,{' '}
+            As written it makes <strong>{f.volume(plan.target.litres * 1000)}</strong>, {glassesOf(plan)}, with{' '}
+            {f.gPerL(plan.target.sugarGPerL)} of sugar,{' '}
             <Explained what={() => explain(plan, 'harsh')}>
               harshness at {Math.round(plan.glass.figures.harsh * 100)} % of the limit
             </Explained>
@@ -226,6 +228,12 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
     </Panel>
   );
 }
+
+/** "8 glasses of 250 ml", or none where it is less than one. */
+const glassesOf = ({ glass, target }: Plan): string =>
+  glass.count >= 1
+    ? `${Math.floor(glass.count + 1e-6)} glasses of ${target.glassMl} ml`
+    : `less than a glass of ${target.glassMl} ml`;
 
 const caffeine = (mg: number): string =>
   mg < 0.5 ? 'no caffeine' : `at most ${Math.round(mg)} mg of caffeine a glass`;

@@ -1,34 +1,69 @@
 import type { ReactNode } from 'react';
-import type { Drink } from '@steepsis/core';
+import { ICE_THING, readingIn, WATER_THING, type Drink, type Kitchen } from '@steepsis/core';
 import { volume } from '@/shared/format/format';
+import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
 
+/** The same drink in glasses of another size: what is poured into each glass stays as much. */
+const inGlassesOf = (drink: Drink, glassMl: number): Drink => ({
+  ...drink,
+  serve: { ...drink.serve, glassMl },
+  mix: drink.mix.map((l) =>
+    l.at === 'glass' && typeof l.book === 'number' ? { ...l, book: (l.book * drink.serve.glassMl) / glassMl } : l,
+  ),
+});
+
 /** Jug, glass, ice, or hot. */
 export function ServePanel({
   drink,
+  kitchen,
   sumMl,
   onChange,
 }: {
   drink: Drink;
+  kitchen: Kitchen;
   /** what its parts come to, where that can be told */
   sumMl?: number | undefined;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
   const { serve, book, defaults } = drink;
+  const hasRest = drink.mix.some((l) => l.book === 'rest');
+  const reading = readingIn(kitchen);
   const manner = defaults.hot && !book.iced ? 'hot' : book.iced ? 'ice' : 'none';
   return (
     <Panel title="Serve">
       <p className="leading-8">
-        A jug of{' '}
-        {figure('Jug', book.jugMl, { unit: 'ml', min: 100, max: 20_000, step: 50, shown: true }, (jugMl) =>
-          onChange({ ...drink, book: { ...book, jugMl } }, 'jug'),
+        {hasRest ? (
+          <>
+            The jug is filled to{' '}
+            <AmountField
+              label="Jug"
+              words={undefined}
+              amount={book.jugMl}
+              unit="ml"
+              thing={WATER_THING}
+              reading={reading}
+              most={50_000}
+              onAmount={({ amount: jugMl }) => onChange({ ...drink, book: { ...book, jugMl } }, 'jug')}
+            />
+            {sumMl !== undefined && sumMl > book.jugMl + 1 && <> (its parts come to {volume(sumMl)})</>},{' '}
+          </>
+        ) : (
+          sumMl !== undefined && <>The jug comes to {volume(sumMl)}, </>
         )}
-        {sumMl !== undefined && sumMl > book.jugMl + 1 && <> (its parts come to {volume(sumMl)})</>}, in glasses of{' '}
-        {figure('Glass', serve.glassMl, { unit: 'ml', min: 50, max: 1000, step: 10, shown: true }, (glassMl) =>
-          onChange({ ...drink, serve: { ...serve, glassMl } }, 'glass'),
-        )}
+        in glasses of{' '}
+        <AmountField
+          label="Glass"
+          words={undefined}
+          amount={serve.glassMl}
+          unit="ml"
+          thing={WATER_THING}
+          reading={reading}
+          most={1000}
+          onAmount={({ amount }) => onChange(inGlassesOf(drink, Math.max(20, Math.round(amount))), 'glass')}
+        />
         ,{' '}
         <InlineChoice
           label="Served"
@@ -52,9 +87,17 @@ export function ServePanel({
         {manner === 'ice' && (
           <>
             , with{' '}
-            {figure('Ice', serve.iceG, { unit: 'g', min: 0, max: 1000, step: 10, shown: true }, (iceG) =>
-              onChange({ ...drink, serve: { ...serve, iceG } }, 'ice'),
-            )}{' '}
+            <AmountField
+              label="Ice"
+              words={undefined}
+              amount={serve.iceG}
+              unit="g"
+              thing={ICE_THING}
+              reading={{ ...reading, fieldUnit: true }}
+              most={1000}
+              none
+              onAmount={({ amount: iceG }) => onChange({ ...drink, serve: { ...serve, iceG } }, 'ice')}
+            />{' '}
             of ice, right after{' '}
             {figure(
               'Right after',

@@ -1,6 +1,15 @@
 import type { ReactNode } from 'react';
-import { HANDS_WORK, SWEETENERS, type ReduceTo, type Stage } from '@steepsis/core';
+import {
+  amountOfStage,
+  HANDS_WORK,
+  readingIn,
+  SWEETENERS,
+  type Kitchen,
+  type ReduceTo,
+  type Stage,
+} from '@steepsis/core';
 import { HANDS_WORDS, PLACE_WORDS, STAGE_KIND_WORDS, stageWords } from '@/shared/format/names';
+import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
@@ -15,10 +24,18 @@ const MINUTES = { unit: 'min', min: 0.5, max: 1440 } as const;
 const HOURS = { unit: 'h', min: 0.25, max: 72 } as const;
 
 /** A stage as a sentence whose figures and choices are set in place. */
-export function StageFields({ stage, onChange }: { stage: Stage; onChange: Change }): ReactNode {
+export function StageFields({
+  stage,
+  kitchen,
+  onChange,
+}: {
+  stage: Stage;
+  kitchen: Kitchen;
+  onChange: Change;
+}): ReactNode {
   return (
     <>
-      <Sentence stage={stage} onChange={onChange} />
+      <Sentence stage={stage} kitchen={kitchen} onChange={onChange} />
       {hasLid(stage) && (
         <>
           , lid{' '}
@@ -57,7 +74,46 @@ export function StageFields({ stage, onChange }: { stage: Stage; onChange: Chang
 const hasLid = (s: Stage): boolean => ['heat', 'hold', 'steep', 'cool', 'ferment', 'reduce'].includes(s.kind);
 const isStirred = (s: Stage): boolean => s.kind === 'hold' || s.kind === 'steep';
 
-function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): ReactNode {
+/** The amount of a stage in the cook's words: of sugar, of rinsing water, of ice. */
+function StageAmount({
+  stage,
+  label,
+  kitchen,
+  onChange,
+}: {
+  stage: Stage;
+  label: string;
+  kitchen: Kitchen;
+  onChange: Change;
+}): ReactNode {
+  const of = amountOfStage(stage)!;
+  return (
+    <AmountField
+      label={label}
+      words={stage.written}
+      amount={of.amount}
+      unit={stage.kind === 'rinse' ? 'ml' : 'g'}
+      thing={of.thing}
+      reading={readingIn(kitchen, of.slug)}
+      most={20_000}
+      onAmount={({ amount, words }) => {
+        const { written: _written, ...rest } = stage;
+        onChange(
+          withAmount({ ...rest, ...(words === undefined ? {} : { written: words }) } as Stage, amount),
+          'amount',
+        );
+      }}
+    />
+  );
+}
+
+function withAmount(stage: Stage, amount: number): Stage {
+  if (stage.kind === 'rinse') return { ...stage, waterMl: amount };
+  if (stage.kind === 'onto-ice') return { ...stage, iceG: amount };
+  return stage.kind === 'dissolve' ? { ...stage, to: { grams: amount } } : stage;
+}
+
+function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitchen; onChange: Change }): ReactNode {
   switch (s.kind) {
     case 'toast':
       return (
@@ -191,11 +247,8 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
     case 'rinse':
       return (
         <>
-          Rinse the plants with{' '}
-          {figure('Rinse water', s.waterMl, { unit: 'ml', min: 1, max: 20_000, step: 10, shown: true }, (waterMl) =>
-            onChange({ ...s, waterMl }, 'waterMl'),
-          )}{' '}
-          of water
+          Rinse the plants with <StageAmount stage={s} label="Rinse water" kitchen={kitchen} onChange={onChange} /> of
+          water
         </>
       );
     case 'dissolve':
@@ -206,26 +259,23 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
             label="Sweetener"
             value={s.sweetener}
             choices={SWEETENER_CHOICES}
-            onValue={(sweetener) => onChange({ ...s, sweetener }, 'sweetener')}
+            onValue={(sweetener) => onChange(otherSweetener(s, sweetener), 'sweetener')}
           />
           ,{' '}
-          {'grams' in s.to
-            ? figure(
-                'Sweetener',
-                s.to.grams,
-                { unit: 'g', min: 0.1, max: 20_000, step: 10, digits: 1, shown: true },
-                (grams) => onChange({ ...s, to: { grams } }, 'to'),
-              )
-            : 'gPerMl' in s.to
-              ? figure(
-                  'Sweetener to 100 ml',
-                  s.to.gPerMl * 100,
-                  { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
-                  (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
-                )
-              : figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
-                  onChange({ ...s, to: { brix } }, 'to'),
-                )}
+          {'grams' in s.to ? (
+            <StageAmount stage={s} label="Sweetener amount" kitchen={kitchen} onChange={onChange} />
+          ) : 'gPerMl' in s.to ? (
+            figure(
+              'Sweetener to 100 ml',
+              s.to.gPerMl * 100,
+              { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
+              (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+            )
+          ) : (
+            figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+              onChange({ ...s, to: { brix } }, 'to'),
+            )
+          )}
           ,{' '}
           <InlineChoice
             label="Sweetened by"
@@ -269,11 +319,7 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
     case 'onto-ice':
       return (
         <>
-          Pour it over{' '}
-          {figure('Ice', s.iceG, { unit: 'g', min: 1, max: 20_000, step: 10, shown: true }, (iceG) =>
-            onChange({ ...s, iceG }, 'iceG'),
-          )}{' '}
-          of ice{' '}
+          Pour it over <StageAmount stage={s} label="Ice" kitchen={kitchen} onChange={onChange} /> of ice{' '}
           <InlineChoice
             label="How the ice is"
             value={s.ice}
@@ -298,6 +344,12 @@ function Sentence({ stage: s, onChange }: { stage: Stage; onChange: Change }): R
         </>
       );
   }
+}
+
+/** Another sweetener is another weight for the same words: they go. */
+function otherSweetener(stage: Extract<Stage, { kind: 'dissolve' }>, sweetener: string): Stage {
+  const { written: _written, ...rest } = stage;
+  return { ...rest, sweetener };
 }
 
 type ReduceKind = 'share' | 'volumeMl' | 'massG' | 'brix' | 'boilsAtC';

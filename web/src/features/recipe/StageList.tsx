@@ -23,6 +23,7 @@ import {
   removeStage,
   splitStage,
   type BrewWay,
+  type Kitchen,
   type Plants,
   type Stage,
   type StageKind,
@@ -36,10 +37,12 @@ const KINDS = Object.entries(STAGE_KIND_WORDS).map(([value, label]) => ({ value:
 export function StageList({
   way,
   plants,
+  kitchen,
   onChange,
 }: {
   way: BrewWay;
   plants: Plants;
+  kitchen: Kitchen;
   onChange: (way: BrewWay, what: string) => void;
 }): ReactNode {
   const sensors = useSensors(
@@ -68,7 +71,15 @@ export function StageList({
         <SortableContext items={way.stages.map((s) => s.id)} strategy={verticalListSortingStrategy}>
           <ol className="divide-y divide-line border-y border-line" aria-label="Stages">
             {way.stages.map((stage, i) => (
-              <StageRow key={stage.id} way={way} plants={plants} stage={stage} at={i} onChange={onChange} />
+              <StageRow
+                key={stage.id}
+                way={way}
+                plants={plants}
+                kitchen={kitchen}
+                stage={stage}
+                at={i}
+                onChange={onChange}
+              />
             ))}
           </ol>
         </SortableContext>
@@ -101,12 +112,14 @@ const ICON = 'grid size-11 shrink-0 place-items-center rounded text-muted hover:
 function StageRow({
   way,
   plants,
+  kitchen,
   stage,
   at,
   onChange,
 }: {
   way: BrewWay;
   plants: Plants;
+  kitchen: Kitchen;
   stage: Stage;
   at: number;
   onChange: (way: BrewWay, what: string) => void;
@@ -136,7 +149,11 @@ function StageRow({
       <div className="min-w-0 flex-1 basis-3/5 py-1.5">
         <div className="leading-8">
           <span className="mr-2 text-muted">{at + 1}</span>
-          <StageFields stage={stage} onChange={(s, what) => onChange(changeStage(way, s), `${s.id} ${what}`)} />
+          <StageFields
+            stage={stage}
+            kitchen={kitchen}
+            onChange={(s, what) => onChange(changeStage(way, s), `${s.id} ${what}`)}
+          />
         </div>
         {(goIn.length > 0 || comeOut.length > 0) && (
           <p className="text-sm text-muted">

@@ -77,7 +77,7 @@ export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly Own
     const whole: Drink = all.length > 0 ? { ...bare, plants: all } : bare;
     const drink = { ...whole, defaults: writtenTarget(whole) };
     requireDrink(drink);
-    return { kind: 'drink', drink, result: planDrink(drink, drink.defaults, kitchen) };
+    return { kind: 'drink', drink, result: planDrink(drink, { ...drink.defaults, asWritten: true }, kitchen) };
   } catch (error) {
     if (error instanceof InputError) return { kind: 'not-yet', message: wordsFor(error, draft) };
     throw error;

@@ -64,9 +64,9 @@ const warns = (item: LayOutItem): boolean => item.what === 'vessel' && !item.fit
 function title(batch: Batch, item: LayOutItem): string {
   switch (item.what) {
     case 'plant':
-      return `${f.grams(item.grams)} of ${plantNameIn(batch.plan.drink, item.plant).toLowerCase()}`;
+      return `${f.inWords(item.written, f.grams(item.grams))} of ${plantNameIn(batch.plan.drink, item.plant).toLowerCase()}`;
     case 'water':
-      return `${f.volume(item.waterMl)} of water${item.pots > 1 ? `, in ${item.pots} pots` : ''}`;
+      return `${f.inWords(item.written, f.volume(item.waterMl))} of water${item.pots > 1 ? `, in ${item.pots} pots` : ''}`;
     case 'vessel':
       return `${item.pots > 1 ? `${item.pots} × ` : ''}${vesselOf(batch.plan, item.vesselId).name}`;
     case 'strainer':
@@ -76,7 +76,7 @@ function title(batch: Batch, item: LayOutItem): string {
         sieve: 'A sieve and a bowl',
       }[item.through];
     case 'sweetener':
-      return `${f.grams(item.grams)} of ${sweetenerName(item.sweetener)}`;
+      return `${f.inWords(item.written, f.grams(item.grams))} of ${sweetenerName(item.sweetener)}`;
     case 'ice':
       return `${f.grams(item.grams)} of ice`;
     case 'jug':

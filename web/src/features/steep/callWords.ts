@@ -58,7 +58,7 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
         inMin,
         what: inMin < 0 ? `Put in the ${plants} now` : `Put in the ${plants} in`,
         note: lateNote(inMin, 'at this moment and no sooner'),
-        figure: listed(all.map((w) => f.grams(w.grams))),
+        figure: listed(all.map((w) => f.inWords(w.written, f.grams(w.grams)))),
         done: all.length > 1 ? 'They are in' : 'It is in',
       };
     }
@@ -197,7 +197,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
     return {
       ...cues,
       inMin,
-      what: `Stir in ${end.sweetenedG === undefined ? '' : `${f.grams(end.sweetenedG)} `}${sweetenerName(stage.sweetener)}`,
+      what: `Stir in ${end.sweetenedG === undefined ? '' : `${f.inWords(stage.written, f.grams(end.sweetenedG))} `}${sweetenerName(stage.sweetener)}`,
       note: soonish,
       done: 'Done',
     };

@@ -19,6 +19,9 @@ export function volume(ml: number): string {
 
 export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
 export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
+/** "20 calyces, 12 g": the cook's own words where there are some, the figure beside them. */
+export const inWords = (written: string | undefined, figure: string): string =>
+  written === undefined || written === figure ? figure : `${written}, ${figure}`;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
 /** " at ×1.05", to go on with; nothing where nothing is brewed and there is no × to tell. */
 export const atStrength = (x: number): string => (x === 0 ? '' : ` at ${strength(x)}`);

@@ -81,7 +81,10 @@ const stepsOf = (plan: Plan, scale: number): Step[] => [
 const leafLines = (brew: PlannedBrew): Line[] =>
   brew.leaf.map((l): Line => ({
     figure: `leaf:${l.ingredientId}`,
-    text: `${f.grams(l.grams)} ${shortName(l.name)}${l.measure ? `, ${l.measure.text}` : ''}`,
+    text:
+      l.written === undefined
+        ? `${f.grams(l.grams)} ${shortName(l.name)}${l.measure ? `, ${l.measure.text}` : ''}`
+        : `${f.inWords(l.written, f.grams(l.grams))} ${shortName(l.name)}`,
   }));
 
 /** Wet plants are the colour of their liquor, seen deep. */
@@ -115,7 +118,10 @@ function brewSteps(brew: PlannedBrew, scale: number): Step[] {
           description={`${f.volume(perPotMl)} of water in the ${vessel.name}`}
         />
       ),
-      foot: { figure: 'water', text: `${f.volume(brew.waterMl)} water ${inPots(brew)}` },
+      foot: {
+        figure: 'water',
+        text: `${f.inWords(brew.way.waterWritten, f.volume(brew.waterMl))} water ${inPots(brew)}`,
+      },
     },
     {
       id: `${brewId}-steep`,
@@ -225,7 +231,8 @@ function mixStep(plan: Plan, scale: number): Step {
   const [first, ...rest] = plan.drink.mix.filter((l) => l.at === 'jug' && (jug.mix[l.id] ?? 0) >= 0.5);
   const where =
     jug.count > 1 ? `shared out over ${jug.count} jugs like the ${jug.vessel.name}` : `in the ${jug.vessel.name}`;
-  const poured = (l: MixLine): string => `${f.volume(jug.mix[l.id]!)} ${l.name.toLowerCase()}`;
+  const poured = (l: MixLine): string =>
+    `${f.inWords(plan.mixWritten[l.id], f.volume(jug.mix[l.id]!))} ${l.name.toLowerCase()}`;
   return {
     id: 'mix',
     title: 'Mix',
