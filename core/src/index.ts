@@ -281,6 +281,7 @@ export {
   type School,
   type SchoolGroup,
 } from './drink/schools';
+export { brewLine, type BrewLine, type LinePlant, type LineStage } from './brew/brewLine';
 export { boilDownRange } from './heat/steam';
 export { reduceWords } from './drink/stageEnds';
 export { differencesBetween, STEEP_PLACE_WORDS } from './drink/differences';
@@ -289,6 +290,10 @@ export {
   addStage,
   blankWay,
   mixedWay,
+  nameOfWay,
+  named,
+  placeFor,
+  whyNotHere,
   changeIngredient,
   changeStage,
   fitRatio,

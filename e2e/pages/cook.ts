@@ -67,6 +67,12 @@ export class Cook {
     await expect(wanted).toHaveCount(0);
   }
 
+  /** Opens a stage of the recipe's line, by how its name begins. */
+  async openStage(name: string): Promise<void> {
+    const stage = this.page.getByRole('list', { name: 'Stages' }).getByRole('button', { name: new RegExp(`^${name}`) });
+    if ((await stage.first().getAttribute('aria-expanded')) !== 'true') await stage.first().click();
+  }
+
   /** Adds a plant of the table to the recipe that is open, and says how much. */
   async addPlant(find: string, full: string, amount: string): Promise<void> {
     await this.button('Add a plant').click();

@@ -18,9 +18,13 @@ import {
   fitRatio,
   freeId,
   moveStage,
+  named,
+  nameOfWay,
+  placeFor,
   removeIngredient,
   removeStage,
   splitStage,
+  whyNotHere,
 } from './editing';
 
 const way = ROSELLE_COOLER.brews[0].ways[0]!;
@@ -30,6 +34,48 @@ const strengthOf = (w: BrewWay): number => {
   const { concentrate } = runBrew({ way: w, scale: 1, vessel: pot, kitchen: DEFAULT_KITCHEN, plants: NO_OWN_PLANTS });
   return Object.values(concentrate.bodyG).reduce((sum, g) => sum + g, 0);
 };
+
+describe('a new stage', () => {
+  const added = (kind: StageKind, w: BrewWay = way): string[] => ids(addStage(w, kind, placeFor(w, kind)));
+  it('lands where it belongs', () => {
+    expect(added('hold')).toEqual(['heat', 'hold', 'steep', 'strain']);
+    expect(added('hands')).toEqual(['heat', 'steep', 'hands', 'strain']);
+    expect(added('toast')[0]).toBe('toast');
+    for (const kind of ['rinse', 'cool', 'dissolve', 'reduce', 'ferment', 'onto-ice'] as const)
+      expect(added(kind).at(-1)).toBe(kind);
+    expect(added('heat', removeStage(way, 'heat'))).toEqual(['heat', 'steep', 'strain']);
+  });
+  it('can be made there: no place it lands in has something against it', () => {
+    for (const drink of BOOK)
+      for (const w of drink.brews.flatMap((b) => b.ways))
+        for (const kind of ['toast', 'heat', 'hold', 'hands', 'dissolve', 'cool', 'reduce', 'onto-ice'] as const) {
+          const next = addStage(w, kind, placeFor(w, kind));
+          const own = next.stages.find((s) => !w.stages.includes(s))!;
+          expect([drink.id, kind, whyNotHere(next, own.id)]).toEqual([drink.id, kind, undefined]);
+        }
+  });
+  it('says at once why it cannot be where it was moved to', () => {
+    const rinsed = addStage(way, 'rinse', 0);
+    expect(whyNotHere(rinsed, 'rinse')).toMatch(/belongs after the strain/);
+    expect(whyNotHere(addStage(way, 'toast', 2), 'toast')).toMatch(/belongs before the water/);
+    expect(whyNotHere(addStage(way, 'strain', 3), 'strain-2')).toMatch(/strained already/);
+  });
+});
+
+describe('the name of a way', () => {
+  it('is by its stages', () => {
+    expect(nameOfWay(blankWay())).toEqual({ name: 'steeping off the heat', shortName: 'Steep off the heat' });
+    expect(nameOfWay(addStage(blankWay(), 'hold', 1)).shortName).toBe('Simmer, then steep off the heat');
+  });
+  it('follows them until it is given one', () => {
+    const blank = blankWay();
+    const more = addStage(blank, 'hold', 1);
+    expect(named(blank, more).name).toBe('simmering, then steeping off the heat');
+    const own = { ...blank, shortName: 'As at home', name: 'as at home' };
+    expect(named(own, addStage(own, 'hold', 1)).shortName).toBe('As at home');
+    expect(named(blank, { ...blank, shortName: 'Mine' }).shortName).toBe('Mine');
+  });
+});
 
 describe('editing the stages of a way', () => {
   it('adds a stage where it is put, under an id that is free', () => {

@@ -154,3 +154,93 @@ export const blankWay = (): BrewWay => ({
   ],
   liquorRatio: { min: 1, max: 100 },
 });
+
+/** Work that is done to what came through: it belongs after the strain. */
+const AFTER_STRAIN: ReadonlySet<StageKind> = new Set(['rinse', 'cool', 'ferment', 'onto-ice', 'dissolve', 'reduce']);
+
+/**
+ * Where a new stage belongs: what is toasted comes first, a simmer before the steep, hands' work such as crushing just before the strain,
+ * what is done to the liquor after it.
+ */
+export function placeFor(way: BrewWay, kind: StageKind): number {
+  const strain = way.stages.findIndex((s) => s.kind === 'strain');
+  const end = way.stages.length;
+  const beforeStrain = strain < 0 ? end : strain;
+  if (kind === 'toast') return 0;
+  if (kind === 'strain' || AFTER_STRAIN.has(kind)) return end;
+  if (kind === 'steep' || kind === 'hands') return beforeStrain;
+  const steep = way.stages.findIndex((s) => s.kind === 'steep');
+  const before = steep < 0 || steep > beforeStrain ? beforeStrain : steep;
+  if (kind === 'hold') return before;
+  // A heat comes before all that is kept hot.
+  const held = way.stages.findIndex((s) => s.kind === 'hold' || s.kind === 'steep');
+  return held < 0 ? before : Math.min(held, before);
+}
+
+/** Why a stage of a way cannot be where it is, in words; undefined where it can. */
+export function whyNotHere({ stages }: BrewWay, stageId: string): string | undefined {
+  const at = stages.findIndex((s) => s.id === stageId);
+  const stage = stages[at];
+  const strain = stages.findIndex((s) => s.kind === 'strain');
+  if (!stage) return undefined;
+  if (stage.kind === 'rinse' && (strain < 0 || at < strain))
+    return 'Only drained plants are rinsed: it belongs after the strain.';
+  if (stage.kind === 'onto-ice' && (strain < 0 || at < strain))
+    return 'Plants are not poured over ice: it belongs after the strain.';
+  if (stage.kind === 'toast' && at > 0 && stages.slice(0, at).some((s) => s.kind !== 'toast'))
+    return 'Toasting is done dry: it belongs before the water.';
+  if (stage.kind === 'strain' && strain < at) return 'It is strained already: one strain is enough.';
+  return undefined;
+}
+
+const DOING: Readonly<Partial<Record<StageKind, string>>> = {
+  toast: 'toasting',
+  heat: 'boiling',
+  hold: 'simmering',
+  ferment: 'fermenting',
+};
+const STEEPING = {
+  'off-heat': 'steeping off the heat',
+  fridge: 'steeping in the fridge',
+  counter: 'steeping at room warmth',
+  sun: 'steeping in the sun',
+} as const;
+const SHORT: Readonly<Record<string, string>> = {
+  toasting: 'toast',
+  boiling: 'boil',
+  simmering: 'simmer',
+  fermenting: 'ferment',
+  blending: 'blend',
+  'boiling down': 'boil down',
+  'cooling in the pot': 'cool in the pot',
+};
+
+/** A way's name by its stages: "simmering, then steeping off the heat", and in short. What is brought to the boil to be kept there is told once. */
+export function nameOfWay(way: Pick<BrewWay, 'stages'>): Pick<BrewWay, 'name' | 'shortName'> {
+  const strain = way.stages.findIndex((s) => s.kind === 'strain');
+  const inPot = strain < 0 ? way.stages : way.stages.slice(0, strain);
+  const words = inPot.flatMap((s, i): string[] => {
+    if (s.kind === 'steep') return [STEEPING[s.place]];
+    if (s.kind === 'hands') return s.work === 'blend' ? ['blending'] : [];
+    if (s.kind === 'reduce') return ['boiling down'];
+    if (s.kind === 'cool')
+      return s.by === 'standing' && !inPot.some((x) => x.kind === 'steep') ? ['cooling in the pot'] : [];
+    if (s.kind === 'heat')
+      return ['hold', 'steep', 'reduce'].includes(inPot[i + 1]?.kind ?? '') || s.to !== 'boil' ? [] : ['boiling'];
+    const doing = DOING[s.kind];
+    return doing ? [doing] : [];
+  });
+  const told = words.length > 0 ? [...new Set(words)] : ['mixing'];
+  const short = told.map((w) => SHORT[w] ?? w.replace(/^steeping/, 'steep').replace(/^mixing/, 'mix'));
+  const join = (list: readonly string[]): string =>
+    list.length > 1 ? `${list.slice(0, -1).join(', ')}, then ${list.at(-1)}` : list[0]!;
+  const shortName = join(short);
+  return { name: join(told), shortName: shortName.charAt(0).toUpperCase() + shortName.slice(1) };
+}
+
+/** A changed way with its name following its stages, until it was given one of its own. */
+export function named(before: BrewWay, after: BrewWay): BrewWay {
+  const own = nameOfWay(before);
+  const follows = before.shortName === own.shortName && after.shortName === before.shortName;
+  return follows ? { ...after, ...nameOfWay(after) } : after;
+}

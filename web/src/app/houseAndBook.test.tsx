@@ -199,11 +199,12 @@ describe('planning', () => {
   it('a recipe is changed, taken back and kept as its next version', async () => {
     show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');
     await type('Water', '1500');
-    await press('Strain, strain earlier');
+    await press(/^Strain at once/);
+    await press('Strain earlier');
     const stages = screen.getByRole('list', { name: 'Stages' });
-    expect(within(stages).getAllByRole('listitem')[1]).toHaveTextContent('Strain through');
+    expect(within(stages).getAllByRole('listitem')[1]).toHaveTextContent('Strain');
     await press('Undo');
-    expect(within(stages).getAllByRole('listitem')[1]).toHaveTextContent('Steep');
+    expect(within(stages).getAllByRole('listitem')[1]).toHaveTextContent('Off the heat');
     await press('Keep as version 2');
     const kept = sent[0]!.body as unknown as Drink;
     expect(kept.version).toBe(2);

@@ -1,14 +1,18 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
   blankWay,
   freeId,
   mixedWay,
+  named,
+  planOrWhy,
   readingIn,
   soundPlants,
   WATER_THING,
   type Brew,
   type BrewWay,
   type Drink,
+  type Kitchen,
+  type PlannedBrew,
 } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
 import { AmountField } from '@/shared/ui/AmountField';
@@ -17,16 +21,18 @@ import { figure, TextField, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
 import { broughtAlong, withWay } from './draft';
-import { IngredientList } from './IngredientList';
-import { StageList } from './StageList';
+import { BrewLineEditor } from './BrewLineEditor';
 
 /** The brews of a drink and the ways of each; one way is open at a time. */
 export function BrewEditor({
   drink,
+  whole,
   house,
   onChange,
 }: {
   drink: Drink;
+  /** the draft with its plants, where it comes out at all */
+  whole: Drink | undefined;
   house: House;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
@@ -42,7 +48,8 @@ export function BrewEditor({
     brew.ways.find((w) => first && w.id === drink.book.wayId) ??
     brew.ways[0]!;
   const setWay = (next: BrewWay, what: string): void =>
-    onChange(withWay(drink, brew.id, next), `${brew.id} ${next.id} ${what}`);
+    onChange(withWay(drink, brew.id, named(way, next)), `${brew.id} ${next.id} ${what}`);
+  const planned = usePlannedBrew(whole, house.forPlans, brew.id, way.id, first);
   const setBrews = (brews: readonly Brew[], what: string, more: Partial<Drink> = {}): void =>
     onChange({ ...drink, ...more, brews: brews as Drink['brews'] }, what);
   const addBrew = (): void => {
@@ -181,44 +188,77 @@ export function BrewEditor({
             setWay({ ...rest, waterMl: amount, ...(words === undefined ? {} : { waterWritten: words }) }, 'water');
           }}
         />{' '}
-        of water, with{' '}
-        {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
-          setWay({ ...way, headroom: p / 100 }, 'headroom'),
-        )}{' '}
-        of headroom against boiling over, at its best after{' '}
-        {figure('Rest', way.restHours ?? 0, { unit: 'h', min: 0, max: 720, step: 1, shown: true }, (restHours) =>
-          setWay({ ...way, restHours }, 'rest'),
-        )}
-        . From{' '}
-        {figure(
-          'Thinnest',
-          way.liquorRatio.min,
-          { unit: 'g/L', min: 0, max: way.liquorRatio.max, step: 1, digits: 1, shown: true },
-          (min) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, min } }, 'ratio min'),
-        )}{' '}
-        to{' '}
-        {figure(
-          'Densest',
-          way.liquorRatio.max,
-          { unit: 'g/L', min: way.liquorRatio.min, max: 20_000, step: 5, digits: 1, shown: true },
-          (max) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, max } }, 'ratio max'),
-        )}{' '}
-        of plants may be in its water.
+        of water.
       </p>
-      <div className="flex flex-wrap gap-x-6">
-        <Tick checked={way.keepPulp ?? false} onChange={(keepPulp) => setWay({ ...way, keepPulp }, 'pulp')}>
-          The pulp is wanted in the drink
-        </Tick>
-        <Tick checked={way.underWeight ?? false} onChange={(underWeight) => setWay({ ...way, underWeight }, 'weight')}>
-          Plants are held under by a weight
-        </Tick>
-      </div>
-      <h2 className="mb-2 mt-4 text-lg">What goes in</h2>
-      <IngredientList way={way} kitchen={house.forPlans} plants={plants} offered={offered} onChange={setWay} />
-      <h2 className="mb-2 mt-5 text-lg">What is done</h2>
-      <StageList way={way} plants={plants} kitchen={house.forPlans} onChange={setWay} />
+      <BrewLineEditor
+        key={`${brew.id} ${way.id}`}
+        way={way}
+        brew={planned}
+        kitchen={house.forPlans}
+        plants={plants}
+        offered={offered}
+        onChange={setWay}
+      />
+      <details className="mt-4 border-t border-line pt-2">
+        <summary className="min-h-11 cursor-pointer py-2 font-semibold">Headroom, rest and limits of this way</summary>
+        <p className="leading-8">
+          Of the vessel{' '}
+          {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
+            setWay({ ...way, headroom: p / 100 }, 'headroom'),
+          )}{' '}
+          stays empty against boiling over. It is at its best after{' '}
+          {figure('Rest', way.restHours ?? 0, { unit: 'h', min: 0, max: 720, step: 1, shown: true }, (restHours) =>
+            setWay({ ...way, restHours }, 'rest'),
+          )}
+          . From{' '}
+          {figure(
+            'Thinnest',
+            way.liquorRatio.min,
+            { unit: 'g/L', min: 0, max: way.liquorRatio.max, step: 1, digits: 1, shown: true },
+            (min) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, min } }, 'ratio min'),
+          )}{' '}
+          to{' '}
+          {figure(
+            'Densest',
+            way.liquorRatio.max,
+            { unit: 'g/L', min: way.liquorRatio.min, max: 20_000, step: 5, digits: 1, shown: true },
+            (max) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, max } }, 'ratio max'),
+          )}{' '}
+          of plants may be in its water.
+        </p>
+        <div className="flex flex-wrap gap-x-6">
+          <Tick checked={way.keepPulp ?? false} onChange={(keepPulp) => setWay({ ...way, keepPulp }, 'pulp')}>
+            The pulp is wanted in the drink
+          </Tick>
+          <Tick
+            checked={way.underWeight ?? false}
+            onChange={(underWeight) => setWay({ ...way, underWeight }, 'weight')}
+          >
+            Plants are held under by a weight
+          </Tick>
+        </div>
+      </details>
     </Panel>
   );
+}
+
+/** A brew by one of its ways, as it comes out as written; as it last did while the next figure is being typed. */
+function usePlannedBrew(
+  drink: Drink | undefined,
+  kitchen: Kitchen,
+  brewId: string,
+  wayId: string,
+  first: boolean,
+): PlannedBrew | undefined {
+  const [last, setLast] = useState<PlannedBrew | undefined>(undefined);
+  const now = useMemo(() => {
+    if (!drink) return undefined;
+    const chosen = first ? { wayId } : { others: { [brewId]: { wayId, steepMin: 1 } } };
+    const result = planOrWhy(drink, { ...drink.defaults, ...chosen, asWritten: true }, kitchen);
+    return result.kind === 'plan' ? result.plan.brews.find((b) => b.brewId === brewId) : undefined;
+  }, [drink, kitchen, brewId, wayId, first]);
+  if (now && now !== last) setLast(now);
+  return now ?? (last?.brewId === brewId && last.way.id === wayId ? last : undefined);
 }
 
 function Tabs({

@@ -128,23 +128,14 @@ export function MixEditor({
           </li>
         ))}
       </ul>
-      <label className="mt-3 block text-sm text-muted">
-        Add to the mix{' '}
-        <select
-          value=""
-          onChange={(e) => add(e.target.value)}
-          className="ml-1 min-h-11 rounded-md border border-ink/35 bg-surface px-3 text-base text-ink"
-        >
-          <option value="" disabled>
-            choose
-          </option>
-          {NEW.map((n) => (
-            <option key={n.key} value={n.key}>
-              {n.label}
-            </option>
-          ))}
-        </select>
-      </label>
+      <div className="mt-3">
+        <InlineChoice
+          label="Add to the mix"
+          value="none"
+          choices={[{ value: 'none', label: 'Add to the mix' }, ...NEW.map((n) => ({ value: n.key, label: n.label }))]}
+          onValue={(key) => key !== 'none' && add(key)}
+        />
+      </div>
     </>
   );
 }

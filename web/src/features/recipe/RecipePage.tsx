@@ -127,8 +127,13 @@ function Recipe({
         />
       )}
       <Outcome tried={tried} shown={shown} />
-      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
-        <BrewEditor drink={drink} house={house} onChange={change} />
+      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <BrewEditor
+          drink={drink}
+          whole={tried.kind === 'drink' ? tried.drink : undefined}
+          house={house}
+          onChange={change}
+        />
         <div className="space-y-3">
           <Panel title="The drink">
             <TextField label="Name" value={drink.name} onChange={(name) => change({ ...drink, name }, 'name')} />

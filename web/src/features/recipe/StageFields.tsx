@@ -8,16 +8,12 @@ import {
   type ReduceTo,
   type Stage,
 } from '@steepsis/core';
-import { HANDS_WORDS, PLACE_WORDS, STAGE_KIND_WORDS, stageWords } from '@/shared/format/names';
+import { HANDS_WORDS, PLACE_WORDS } from '@/shared/format/names';
 import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 type Change = (stage: Stage, what: string) => void;
-
-/** A stage by a name that tells it from the others. */
-export const stageTitle = (stage: Stage): string =>
-  stage.kind === 'hands' ? HANDS_WORDS[stage.work] : `${STAGE_KIND_WORDS[stage.kind]}, ${stageWords(stage)}`;
 
 const SWEETENER_CHOICES = Object.entries(SWEETENERS).map(([value, s]) => ({ value, label: s.name.toLowerCase() }));
 const MINUTES = { unit: 'min', min: 0.5, max: 1440 } as const;

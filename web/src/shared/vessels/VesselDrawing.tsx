@@ -55,7 +55,7 @@ export function VesselDrawing({
   const filled = bottom - level;
   const textColour = inkOn(bands[bands.length - 1]?.colour ?? '#ffffff');
   // Words stand in the liquid, above the plants that lie at the bottom; over it where there is too little to read them on.
-  const readable = filled > WORDS_NEED_PX;
+  const readable = filled > (level - top < WORDS_NEED_PX ? WORDS_NEED_LEAST_PX : WORDS_NEED_PX);
   const textY = readable
     ? bottom - filled / 2 - (leafColour ? 9 : 0)
     : Math.min(level - (sub ? 24 : 14), leafColour ? bottom - 48 : Infinity);
@@ -141,8 +141,9 @@ export function VesselDrawing({
   );
 }
 
-/** Two lines of words and a little air. */
+/** Two lines of words and a little air; with none where there is even less room over the liquid. */
 const WORDS_NEED_PX = 52;
+const WORDS_NEED_LEAST_PX = 34;
 
 const BARE = { id: '', name: '', emptyG: 0, material: 'steel' } as const;
 

@@ -1,7 +1,6 @@
-import { Plus, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
 import {
-  addIngredient,
   botanicals,
   changeIngredient,
   CUP_ML,
@@ -22,8 +21,7 @@ import { plantName, shortName } from '@/shared/format/names';
 import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
-import { PlantPicker } from '@/shared/ui/PlantPicker';
-import { stageTitle } from './StageFields';
+import { stageTitle } from './lineWords';
 
 const CUT_WORDS = {
   whole: 'whole',
@@ -36,49 +34,30 @@ const CUT_WORDS = {
   'pith-free': 'peel without pith',
 } as const;
 
-/** Plants of a way: how much in any kitchen measure, how prepared, when in, when out. */
-export function IngredientList({
+/** A plant that is open: how much in any kitchen measure, how prepared, when in, when out. */
+export function PlantFields({
   way,
+  ingredient,
   kitchen,
   plants,
-  offered,
   onChange,
 }: {
   way: BrewWay;
+  ingredient: BrewIngredient;
   kitchen: Kitchen;
   plants: Plants;
-  /** plants of the house's own that may be added */
-  offered: readonly Botanical[];
   onChange: (way: BrewWay, what: string) => void;
 }): ReactNode {
-  return (
-    <>
-      {way.ingredients.length === 0 && <p className="text-muted">Nothing is in it yet.</p>}
-      <ul className="divide-y divide-line border-y border-line" aria-label="Ingredients">
-        {way.ingredients.map((i) => {
-          const plant = knownPlant(plants, i.plant);
-          return plant ? (
-            <IngredientRow key={i.id} way={way} ingredient={i} kitchen={kitchen} plant={plant} onChange={onChange} />
-          ) : (
-            <UnknownRow key={i.id} way={way} ingredient={i} onChange={onChange} />
-          );
-        })}
-      </ul>
-      <div className="mt-3">
-        <PlantPicker
-          label="Find a plant"
-          plants={[...offered, ...botanicals()]}
-          onPick={(p) => onChange(addIngredient(way, p.slug, startingG(p, way)), `add ${p.slug}`)}
-        >
-          <Plus size={17} aria-hidden /> Add a plant
-        </PlantPicker>
-      </div>
-    </>
+  const plant = knownPlant(plants, ingredient.plant);
+  return plant ? (
+    <IngredientRow way={way} ingredient={ingredient} kitchen={kitchen} plant={plant} onChange={onChange} />
+  ) : (
+    <UnknownRow way={way} ingredient={ingredient} onChange={onChange} />
   );
 }
 
 /** A plant starts at its usual dose for the water there is. */
-const startingG = (b: Botanical, way: BrewWay): number =>
+export const startingG = (b: Botanical, way: BrewWay): number =>
   Math.max(0.1, Math.round(b.dose.typical * (way.waterMl / 1000) * 10) / 10);
 
 function IngredientRow({
@@ -101,7 +80,7 @@ function IngredientRow({
   const other = otherForm(b);
   const thing = useMemo(() => thingOfPlant(b), [b]);
   return (
-    <li className="py-3">
+    <div>
       <div className="flex flex-wrap items-start justify-between gap-x-4">
         <strong className="font-semibold">{b.name}</strong>
         <Remove name={name} onClick={() => onChange(removeIngredient(way, i.id), `remove ${i.id}`)} />
@@ -200,7 +179,7 @@ function IngredientRow({
           Use it {b.form === 'fresh' ? 'dried' : 'fresh'} instead
         </button>
       )}
-    </li>
+    </div>
   );
 }
 
@@ -227,7 +206,7 @@ function UnknownRow({
 }): ReactNode {
   const name = plantName(ingredient.plant);
   return (
-    <li className="flex flex-wrap items-start justify-between gap-x-4 py-3">
+    <div className="flex flex-wrap items-start justify-between gap-x-4">
       <div>
         <strong className="font-semibold">{name}</strong>
         <p className="text-sm">
@@ -236,7 +215,7 @@ function UnknownRow({
         </p>
       </div>
       <Remove name={name} onClick={() => onChange(removeIngredient(way, ingredient.id), `remove ${ingredient.id}`)} />
-    </li>
+    </div>
   );
 }
 
