@@ -101,6 +101,8 @@ export {
   type PlanResult,
 } from './plan/planDrink';
 export { asPlanned, changedTarget, changeOfTarget, type TargetChange } from './plan/changedTarget';
+export { readCard, type CardLine, type CardRead } from './card/readCard';
+export { drinkFromCard } from './card/drinkFromCard';
 export { steeped } from './plan/finishPlan';
 export { readDrink, type DrinkV1 } from './drink/upgrade';
 export { readEvents, type StoredEvent } from './batch/readEvent';

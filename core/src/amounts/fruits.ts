@@ -25,6 +25,12 @@ export function namedAt(c: Context, num: Num, { to: at, around }: Step): Part[] 
   while (items[to]?.kind === 'word' && thing.words.has(singular(items[to]!.text))) to++;
   const counts = (k: number): boolean => thing.pieces.some((p) => p.names.includes(singular(items[k]?.text ?? '')));
   if (to === at || counts(to - 1) || counts(to)) return [];
+  // "star anise" is a name that begins with a piece; "stick cinnamon" is a piece and a name.
+  const phrase = items
+    .slice(at, to)
+    .map((x) => x.text)
+    .join(' ');
+  if (counts(at) && !thing.name.toLowerCase().includes(phrase)) return [];
   const isNamed = { ...around, named: true };
   if (own) {
     const piece = { piece: own, own: 'thing' };

@@ -243,6 +243,7 @@ export const KEPT_WORDS: readonly string[] = [
 /** Words that say how it is or comes: dropped from the amount, kept in the line. */
 export const ASIDE: readonly string[] = [
   'washed',
+  'cut',
   'organic',
   'unwaxed',
   'ripe',
@@ -314,6 +315,7 @@ export function singular(word: string): string {
     glass: 'glass',
     allspice: 'allspice',
     hibiscus: 'hibiscus',
+    molasses: 'molasses',
     peaches: 'peach',
     threads: 'thread',
   });

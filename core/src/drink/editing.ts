@@ -15,7 +15,7 @@ const DEFAULTS: { [K in StageKind]: Omit<Extract<Stage, { kind: K }>, 'id'> } = 
   dissolve: {
     kind: 'dissolve',
     sweetener: 'white_sugar',
-    to: { gPerMl: 0.5 },
+    to: { grams: 100 },
     lid: 'open',
     agitation: 'stirred-now-and-then',
   },

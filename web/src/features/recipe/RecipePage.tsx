@@ -15,6 +15,7 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BrewEditor } from './BrewEditor';
 import { blankDrink, drinkId, tryDrink, type Tried } from './draft';
+import { CardWriter } from './CardWriter';
 import { Meanwhile } from './Meanwhile';
 import { MixEditor } from './MixEditor';
 import { beginCopy, NEW, useRecipes } from './recipeStore';
@@ -126,6 +127,9 @@ function Recipe({
           }}
         />
       )}
+      <div className="mb-3">
+        <CardWriter drink={drink} house={house} open={isNew && !draft} onTake={(next) => change(next, 'card')} />
+      </div>
       <Outcome tried={tried} shown={shown} />
       <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <BrewEditor
