@@ -44,7 +44,8 @@ function broken(view: BatchView): BatchView {
 }
 
 async function answered<T>(route: Route, change: (body: T) => T): Promise<void> {
-  const response = await route.fetch();
+  // A connection that is kept alive may be closed just as it is used again.
+  const response = await route.fetch({ maxRetries: 3 });
   await route.fulfill({ response, json: change((await response.json()) as T) });
 }
 

@@ -223,7 +223,8 @@ class Card {
     const written = /^\d+(\.\d+)? ?(g|ml)$/.test(read.words) ? undefined : read.words;
     const worded =
       written === undefined ? {} : { written: words === read.words || read.kind !== 'ask' ? read.words : words };
-    const told = `${read.words}, ${Math.round(amount * 10) / 10} ${read.unit} of ${of.thing.name.toLowerCase()}`;
+    const figure = `${amount >= 100 ? Math.round(amount) : Math.round(amount * 10) / 10} ${read.unit}`;
+    const told = `${read.words === figure ? '' : `${read.words}, `}${figure} of ${of.thing.name.toLowerCase()}`;
     const kind = read.kind === 'ask' ? 'asked' : 'taken';
     this.tell(text, kind, read.kind === 'ask' ? `${told}. ${read.question ?? ''}` : told);
     if (of.kind === 'ice') {
@@ -400,7 +401,7 @@ class Card {
         said('steeped in the fridge')
       );
     const plain = new RegExp(`^(?:for )?(${TIME})$`).exec(bare);
-    if (plain) return this.kept(this.going, minutes(plain[1]!)) && said('so long');
+    if (plain) return this.kept(this.going, minutes(plain[1]!)) && said(`for ${plain[1]!}`);
     if (/^(bring |brought )?to the boil$|^boil(ed)?( up)?( once)?$/.test(bare)) {
       this.stage('heat');
       return said('brought to the boil');

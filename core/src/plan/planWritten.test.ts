@@ -3,7 +3,10 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { BOOK } from '../drink/book';
 import type { Drink, Kitchen, PlanTarget } from '../drink/drink';
 import { volumeMl } from '../liquid/liquid';
+import { jugWantedOf, onHandOf } from '../batch/batch';
+import { aBatch } from '../test/aBatch';
 import { CARD_KITCHEN, CARDS, drinkOf, juice, part } from '../test/asMade';
+import { mixJug } from './mixJug';
 import { planDrink } from './planDrink';
 import type { Plan } from './planTypes';
 
@@ -87,4 +90,18 @@ describe('makings that are no jug of two litres', () => {
       /^The largest pot holds \d+(\.\d+)? L: as it is written/,
     );
   });
+});
+
+describe('a making as written, at the jug', () => {
+  it.each(BOOK.map((d) => [d.name, d] as const))(
+    '%s: from what was promised it is poured as the card has it',
+    (_name, drink) => {
+      const plan = written(drink);
+      const batch = aBatch([], plan);
+      const jug = mixJug(onHandOf(batch), jugWantedOf(batch));
+      expect(jug.figures.volumeMl / plan.jug.figures.volumeMl).toBeCloseTo(1, 2);
+      for (const [id, ml] of Object.entries(plan.jug.mix))
+        expect([id, Math.abs((jug.mix[id] ?? 0) - ml) < 12]).toEqual([id, true]);
+    },
+  );
 });

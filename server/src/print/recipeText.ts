@@ -20,7 +20,11 @@ export type CardText = { title: string; lead: string; sections: { heading: strin
 const ml = (x: number): string => (x >= 1000 ? `${(x / 1000).toFixed(2)} L` : `${Math.round(x / 5) * 5} ml`);
 const g = (x: number): string => `${x >= 10 ? Math.round(x) : Math.round(x * 10) / 10} g`;
 const inWords = (written: string | undefined, figure: string): string =>
-  written === undefined || written === figure ? figure : `${written}, ${figure}`;
+  written === undefined
+    ? figure
+    : /^\d[\d.,]* ?(m?l|cl|dl|litres?|m?g|kg)$/i.test(written)
+      ? written
+      : `${written}, ${figure}`;
 const minutes = (m: number): string =>
   m >= 48 * 60
     ? `${Math.round(m / 1440)} days`

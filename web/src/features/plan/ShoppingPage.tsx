@@ -24,10 +24,11 @@ export function Component(): ReactNode {
 function ShoppingList({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { target } = useTarget(view, house);
   const result = usePlan(view, target, house);
+  const shown = result.kind === 'plan' ? result.plan.target : target;
   return (
     <Page
       title={`For ${view.drink.name}`}
-      note={`${f.volume(target.litres * 1000)}${f.atStrength(target.strengthX)}.`}
+      note={`${shown.asWritten ? 'As written, makes' : 'Planned for'} ${f.volume(shown.litres * 1000)}${f.atStrength(shown.strengthX)}.`}
       actions={
         <>
           <LinkButton to={`/plan/${view.drink.id}`}>Back to the plan</LinkButton>

@@ -176,7 +176,8 @@ function StagePanel({
           </span>
         )}
         {good && (
-          <span className="ml-1 text-muted">
+          <span className="text-muted">
+            {' '}
             Good from <strong className="text-ink">{f.duration(good.fromMin)}</strong> to{' '}
             <strong className="text-ink">{f.duration(good.toMin)}</strong>.
           </span>

@@ -73,15 +73,20 @@ export function PotLine({ way, line, plants, opened, onOpen, onChange, children 
         items={way.stages.map((s) => s.id)}
         strategy={wide ? horizontalListSortingStrategy : verticalListSortingStrategy}
       >
-        <ol aria-label="Stages" className={wide ? 'flex items-stretch' : ''}>
-          {way.stages.map((stage, i) => (
+        <ol
+          aria-label="Stages"
+          className={wide ? 'grid grid-rows-[1fr_auto_auto]' : ''}
+          style={
+            wide ? { gridTemplateColumns: widths.map((w) => `minmax(0, ${w.toFixed(4)}fr)`).join(' ') } : undefined
+          }
+        >
+          {way.stages.map((stage) => (
             <Cell
               key={stage.id}
               way={way}
               stage={stage}
               line={line}
               plants={plants}
-              width={widths[i]!}
               wide={wide}
               opened={opened}
               onOpen={onOpen}
@@ -119,13 +124,12 @@ function Cell({
   stage,
   line,
   plants,
-  width,
   wide,
   opened,
   onOpen,
   onChange,
   children,
-}: Omit<Props, 'children'> & { stage: Stage; width: number; wide: boolean; children: ReactNode }): ReactNode {
+}: Omit<Props, 'children'> & { stage: Stage; wide: boolean; children: ReactNode }): ReactNode {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: stage.id,
   });
@@ -198,10 +202,10 @@ function Cell({
   return (
     <li
       ref={setNodeRef}
-      style={{ ...style, flexBasis: `${width * 100}%` }}
-      className={`flex min-w-0 flex-col ${isDragging ? 'relative z-10 bg-action-wash' : ''}`}
+      style={style}
+      className={`row-span-3 grid min-w-0 grid-rows-subgrid ${isDragging ? 'relative z-10 bg-action-wash' : ''}`}
     >
-      <div className="flex flex-1 flex-col justify-end pb-1 pr-2">{hanging}</div>
+      <div className="flex flex-col justify-end pb-1 pr-2">{hanging}</div>
       <PotSlice way={way} stage={stage} line={line} />
       <div className={`border-t-[3px] ${isOpen ? 'border-ink bg-surface' : 'border-transparent'}`}>
         <span className="flex items-start justify-center">

@@ -21,7 +21,9 @@ export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
 export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
 /** "20 calyces, 12 g": the cook's own words where there are some, the figure beside them. */
 export const inWords = (written: string | undefined, figure: string): string =>
-  written === undefined || written === figure ? figure : `${written}, ${figure}`;
+  written === undefined ? figure : METRIC.test(written) ? written : `${written}, ${figure}`;
+/** Words that are a figure already: "1.4 L", "350 g". */
+const METRIC = /^\d[\d.,]* ?(m?l|cl|dl|litres?|liters?|m?g|kg)$/i;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
 /** " at ×1.05", to go on with; nothing where nothing is brewed and there is no × to tell. */
 export const atStrength = (x: number): string => (x === 0 ? '' : ` at ${strength(x)}`);

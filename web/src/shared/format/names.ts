@@ -36,7 +36,7 @@ export function stageWords(stage: Stage): string {
     case 'rinse':
       return `rinse with ${f.volume(stage.waterMl)}`;
     case 'dissolve':
-      return `stir in ${'grams' in stage.to ? `${f.grams(stage.to.grams)} ` : ''}${sweetenerName(stage.sweetener)}`;
+      return `stir in ${'grams' in stage.to ? `${stage.written ?? f.grams(stage.to.grams)} ` : ''}${sweetenerName(stage.sweetener).split(',')[0]!}`;
     case 'reduce':
       return `boil down ${reduceWords(stage.to)}`;
     case 'onto-ice':

@@ -181,7 +181,10 @@ function outStep(brew: PlannedBrew, scale: number): Step {
         description={`${f.volume(figures.volumeMl)} of ${brew.name.toLowerCase()}${f.atStrength(figures.strengthX)}`}
       />
     ),
-    foot: { figure: 'held', text: `${f.exactMl(ledger.heldMl - ledger.pressedMl)} stays in the plants` },
+    foot:
+      brew.way.ingredients.length > 0
+        ? { figure: 'held', text: `${f.exactMl(ledger.heldMl - ledger.pressedMl)} stays in the plants` }
+        : { text: 'no plants in it' },
   };
 }
 

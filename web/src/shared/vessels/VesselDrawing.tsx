@@ -55,10 +55,10 @@ export function VesselDrawing({
   const filled = bottom - level;
   const textColour = inkOn(bands[bands.length - 1]?.colour ?? '#ffffff');
   // Words stand in the liquid, above the plants that lie at the bottom; over it where there is too little to read them on.
-  const readable = filled > (level - top < WORDS_NEED_PX ? WORDS_NEED_LEAST_PX : WORDS_NEED_PX);
+  const readable = filled > (level - top < WORDS_NEED_PX ? WORDS_NEED_LEAST_PX + (leafColour ? 14 : 0) : WORDS_NEED_PX);
   const textY = readable
     ? bottom - filled / 2 - (leafColour ? 9 : 0)
-    : Math.min(level - (sub ? 24 : 14), leafColour ? bottom - 48 : Infinity);
+    : Math.max(top + 17, Math.min(level - (sub ? 24 : 14), leafColour ? bottom - 48 : Infinity));
   const clip = useId();
   return (
     <svg
