@@ -110,13 +110,14 @@ const isIn = (opened: Opened, way: BrewWay, stage: Stage): boolean =>
 
 /** Shares of the width: long stages are wider, by the root of their time, and none is too narrow to be read. */
 function sharesOf(way: BrewWay, line: BrewLine | undefined): readonly number[] {
-  const least = 0.55 / way.stages.length;
+  const evenly = way.stages.length > 6 ? 0.8 : 0.55;
+  const least = evenly / way.stages.length;
   const lengths = way.stages.map((s) => {
     const time = line?.stages.find((t) => t.stageId === s.id);
     return Math.sqrt(Math.max(0, time ? time.endMin - time.startMin : 0));
   });
   const all = lengths.reduce((a, b) => a + b, 0);
-  return lengths.map((l) => (all > 0 ? least + (0.45 * l) / all : 1 / way.stages.length));
+  return lengths.map((l) => (all > 0 ? least + ((1 - evenly) * l) / all : 1 / way.stages.length));
 }
 
 function Cell({
@@ -145,7 +146,7 @@ function Cell({
       type="button"
       aria-expanded={isOpen}
       onClick={() => onOpen(isOpen ? undefined : { kind: 'stage', id: stage.id })}
-      className={`min-h-11 w-full px-1 leading-tight ${wide ? 'text-center' : 'text-right'} ${isOpen ? 'font-bold' : 'font-semibold'}`}
+      className={`min-h-11 w-full leading-tight ${wide ? `pl-3.5 pr-1 text-center ${way.stages.length > 6 ? 'text-[0.85rem]' : ''}` : 'px-1 text-right'} ${isOpen ? 'font-bold' : 'font-semibold'}`}
     >
       {title}
       <span className="block text-sm font-normal text-muted">{lasts > 0.05 ? f.duration(lasts) : 'at once'}</span>
@@ -158,7 +159,7 @@ function Cell({
       {...attributes}
       {...listeners}
       aria-label={`Move ${title}`}
-      className="grid h-11 w-6 shrink-0 cursor-grab touch-none place-items-center text-muted hover:text-ink max-sm:w-11"
+      className={`grid shrink-0 cursor-grab touch-none place-items-center text-muted hover:text-ink ${wide ? 'h-6 w-4' : 'size-11'}`}
     >
       <GripVertical size={15} aria-hidden />
     </button>
@@ -208,9 +209,11 @@ function Cell({
       <div className="flex flex-col justify-end pb-1 pr-2">{hanging}</div>
       <PotSlice way={way} stage={stage} line={line} />
       <div className={`border-t-[3px] ${isOpen ? 'border-ink bg-surface' : 'border-transparent'}`}>
-        <span className="flex items-start justify-center">
-          {grip}
-          <span className="min-w-0">{label}</span>
+        <span className="group relative block">
+          <span className="absolute left-0 top-0 opacity-40 focus-within:opacity-100 group-hover:opacity-100">
+            {grip}
+          </span>
+          {label}
         </span>
         {fault && <Fault>{fault}</Fault>}
       </div>

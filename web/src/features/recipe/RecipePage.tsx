@@ -78,6 +78,9 @@ function Recipe({
   };
   const conflict = save.error instanceof ProblemError && save.error.problem.type === 'drink-changed';
 
+  const writer = (
+    <CardWriter drink={drink} house={house} open={isNew && !draft} onTake={(next) => change(next, 'card')} />
+  );
   return (
     <Page
       title={drink.name}
@@ -127,11 +130,9 @@ function Recipe({
           }}
         />
       )}
-      <div className="mb-3">
-        <CardWriter drink={drink} house={house} open={isNew && !draft} onTake={(next) => change(next, 'card')} />
-      </div>
+      {isNew && <div className="mb-3">{writer}</div>}
       <Outcome tried={tried} shown={shown} />
-      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+      <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,2.5fr)_minmax(0,1fr)]">
         <BrewEditor
           drink={drink}
           whole={tried.kind === 'drink' ? tried.drink : undefined}
@@ -160,6 +161,12 @@ function Recipe({
           />
         </div>
       </div>
+      {shown?.result.kind === 'plan' && (
+        <Panel title="How it goes" className="mt-3">
+          <VesselLine plan={shown.result.plan} />
+        </Panel>
+      )}
+      {!isNew && <div className="mt-3">{writer}</div>}
     </Page>
   );
 }
@@ -216,8 +223,7 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
       )}
       {plan && (
         <>
-          <VesselLine plan={plan} />
-          <p className="mt-3 border-t border-line pt-3 text-[0.95rem]">
+          <p>
             As written it makes <strong>{f.volume(plan.target.litres * 1000)}</strong>, {glassesOf(plan)}, with{' '}
             {f.gPerL(plan.target.sugarGPerL)} of sugar,{' '}
             <Explained what={() => explain(plan, 'harsh')}>
@@ -233,7 +239,7 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
           )}
         </>
       )}
-      {!shown && <p className="text-muted">The drink’s way from the water to the glass is drawn here.</p>}
+      {!shown && tried.kind === 'drink' && <p className="text-muted">What it makes stands here.</p>}
     </Panel>
   );
 }
