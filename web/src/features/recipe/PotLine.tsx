@@ -146,7 +146,7 @@ function Cell({
       type="button"
       aria-expanded={isOpen}
       onClick={() => onOpen(isOpen ? undefined : { kind: 'stage', id: stage.id })}
-      className={`min-h-11 w-full leading-tight ${wide ? `pl-3.5 pr-1 text-center ${way.stages.length > 6 ? 'text-[0.85rem]' : ''}` : 'px-1 text-right'} ${isOpen ? 'font-bold' : 'font-semibold'}`}
+      className={`min-h-11 w-full leading-tight ${wide ? `px-1 text-center ${way.stages.length > 6 ? 'text-[0.85rem]' : ''}` : 'px-1 text-right'} ${isOpen ? 'font-bold' : 'font-semibold'}`}
     >
       {title}
       <span className="block text-sm font-normal text-muted">{lasts > 0.05 ? f.duration(lasts) : 'at once'}</span>
@@ -159,7 +159,7 @@ function Cell({
       {...attributes}
       {...listeners}
       aria-label={`Move ${title}`}
-      className={`grid shrink-0 cursor-grab touch-none place-items-center text-muted hover:text-ink ${wide ? 'h-6 w-4' : 'size-11'}`}
+      className={`grid shrink-0 cursor-grab touch-none place-items-center text-muted hover:text-ink ${wide ? 'h-6 w-full' : 'size-11'}`}
     >
       <GripVertical size={15} aria-hidden />
     </button>
@@ -209,12 +209,8 @@ function Cell({
       <div className="flex flex-col justify-end pb-1 pr-2">{hanging}</div>
       <PotSlice way={way} stage={stage} line={line} />
       <div className={`border-t-[3px] ${isOpen ? 'border-ink bg-surface' : 'border-transparent'}`}>
-        <span className="group relative block">
-          <span className="absolute left-0 top-0 opacity-40 focus-within:opacity-100 group-hover:opacity-100">
-            {grip}
-          </span>
-          {label}
-        </span>
+        <span className="block opacity-50 focus-within:opacity-100 hover:opacity-100">{grip}</span>
+        {label}
         {fault && <Fault>{fault}</Fault>}
       </div>
     </li>
