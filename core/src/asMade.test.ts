@@ -1,15 +1,7 @@
 import { runBrew, type BrewRun } from './brew/brewRun';
 import { waterBeside, waterToCover } from './brew/contents';
 import { DEFAULT_KITCHEN } from './drink/defaultKitchen';
-import {
-  coolingSteepOf,
-  mainStageOf,
-  type BrewWay,
-  type Drink,
-  type Kitchen,
-  type Lid,
-  type Stage,
-} from './drink/drink';
+import { type BrewWay, type Drink, type Kitchen, type Lid, type Stage } from './drink/drink';
 import { mixedWay } from './drink/editing';
 import {
   abvOf,
@@ -21,16 +13,13 @@ import {
   volumeMl,
   type Liquid,
 } from './liquid/liquid';
-import { steepMap } from './extraction/steepMap';
 import { colourOf } from './liquid/colour';
 import { harshness } from './liquid/harshness';
 import { juiceOf } from './liquid/stirredIn';
 import { sweetGPerL } from './liquid/sweetness';
 import { strengthShares, weightedStrength } from './liquid/strength';
 import { bookOf, writtenTarget } from './plan/houseStandard';
-import { steeped } from './plan/finishPlan';
 import { planDrink, type Plan } from './plan/planDrink';
-import { steepMapOf } from './plan/steepMapOf';
 import { requireDrink } from './plan/requireDrink';
 import { smallestVesselFor } from './plan/vesselChoice';
 import { milk, windowOf } from './safety/derive';
@@ -498,41 +487,6 @@ describe('harshness of makings that are loved, as they are drunk', () => {
     const withWater = pourTogether(tea, { ...juiceOf(botanicalBySlug('milk_whole'), 100), milkMl: 0 });
     expect(harshness(withMilk)).toBeLessThan(0.85 * harshness(withWater));
     expect(harshness({ ...tea, saltG: 1 })).toBeLessThan(harshness(tea));
-  });
-});
-
-describe('a pot whose cooling is its steep', () => {
-  const plan = planOf(drinkOf('cooler', { pot: CARDS.calyxApple }, [part('pot')], { glassMl: 250 }), {
-    litres: 1.5,
-    sugarGPerL: 0,
-  });
-  const [brew] = plan.brews;
-  const cooledMin = mainStageOf(steeped(brew))!.minutes;
-  it('has its curve along its own cooling, and a window to pull it in', () => {
-    const { points } = brew.curve!;
-    expect(cooledMin).toBeGreaterThan(60);
-    expect(points[points.length - 1]!.steepMin).toBeCloseTo(cooledMin * 2, 6);
-    expect(points.map((p) => p.strengthX)).toEqual([...points.map((p) => p.strengthX)].sort((a, b) => a - b));
-    const pulled = points.reduce((a, p) =>
-      Math.abs(p.steepMin - cooledMin) < Math.abs(a.steepMin - cooledMin) ? p : a,
-    );
-    expect(pulled.strengthX).toBeCloseTo(plan.glass.figures.strengthX, 1);
-    expect(pulled.tempC).toBeGreaterThan(25);
-    expect(pulled.tempC).toBeLessThan(35);
-  });
-  it('has its map, which says the same at the moment it is cool', () => {
-    const map = steepMapOf(plan, brew)!;
-    expect(map.pull.minutes).toBeCloseTo(cooledMin, 6);
-    const drawn = steepMap({ ...map.setup, maxMinutes: cooledMin, rows: 2, startC: { low: 96, high: 96.1 } });
-    const last = drawn.columns * 2 - 1;
-    expect(map.baseX + map.xPerBody * drawn.body[last]!).toBeCloseTo(plan.glass.figures.strengthX, 1);
-  });
-  it('is none where it is steeped besides, stands in a bath, or is strained first', () => {
-    const { stages } = CARDS.calyxApple;
-    const bath = stages.map((s): Stage => (s.kind === 'cool' ? { ...s, by: 'ice-bath' } : s));
-    expect(coolingSteepOf(CARDS.calyxApple)?.kind).toBe('cool');
-    for (const other of [[stages[0]!, offHeat(5), ...stages.slice(1)], bath, [stages[0]!, through('sieve'), cool(30)]])
-      expect(coolingSteepOf({ ...CARDS.calyxApple, stages: other })).toBeUndefined();
   });
 });
 

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import Papa from 'papaparse';
+import CASES_FILE from '../test/amountCases.json';
 import { botanicalIfKnown } from '../reference/botanicals';
 import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
 import { readTemperature } from './degrees';
@@ -23,10 +21,7 @@ type Row = Record<
   | 'note',
   string
 >;
-const rows = Papa.parse<Row>(readFileSync(join(__dirname, '../test/amountCases.csv'), 'utf8'), {
-  header: true,
-  skipEmptyLines: true,
-}).data;
+const rows = CASES_FILE as readonly Row[];
 
 function thingNamed(slug: string): Thing {
   if (slug === 'water' || slug === 'sparkling_water' || slug === 'liquor')

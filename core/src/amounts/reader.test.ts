@@ -1,7 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import CASES_FILE from '../test/amountCases.json';
 import fc from 'fast-check';
-import Papa from 'papaparse';
 import { botanicalBySlug, botanicalIfKnown, botanicals } from '../reference/botanicals';
 import { MEASURES } from './vocabulary';
 import type { AmountRead } from './meaning';
@@ -12,10 +10,7 @@ import { readTemperature } from './degrees';
 import { thingOfPlant, thingPoured, thingSweet, type Thing } from './thing';
 
 type Row = { text: string; plant: string; expect_kind: string; note: string };
-const CASES = Papa.parse<Row>(readFileSync(join(__dirname, '../test/amountCases.csv'), 'utf8'), {
-  header: true,
-  skipEmptyLines: true,
-}).data;
+const CASES = CASES_FILE as readonly Row[];
 
 const WATER = thingPoured('water', 'Water');
 const plant = (slug: string): Thing => thingOfPlant(botanicalBySlug(slug));
