@@ -36,8 +36,8 @@ const hay = (by: Record<string, Bearing>): Record<string, Bearing> =>
 const BEARINGS: Readonly<Record<string, Bearing>> = {
   // Bags' drinkers expect tannin.
   ...tongue(0.55, { black_tea_leaf: 5.3, black_tea_bag: 8.5, black_tea_family_bag: 8.5 }),
-  ...tongue(0.6, { oolong_rolled: 7.5, white_tea_leaf: 10 }),
-  ...tongue(0.75, { green_tea_leaf: 4.4, yerba_mate_cut: 9, matcha_powder: 14 }),
+  ...tongue(0.6, { oolong_rolled: 7.5, puerh_leaf: 7, white_tea_leaf: 10 }),
+  ...tongue(0.75, { green_tea_leaf: 4.4, jasmine_green_tea: 4.4, yerba_mate_cut: 9, matcha_powder: 14 }),
   ...tongue(0.4, { rooibos_cut: 32, honeybush_cut: 34 }),
   ...stewing(
     tongue(0.3, { roselle_dried_whole: 27, roselle_dried_cut: 26, roselle_fresh: 220 }),
@@ -77,6 +77,7 @@ const BEARINGS: Readonly<Record<string, Bearing>> = {
   ...hay(
     tongue(0.7, {
       peppermint_dried: 16,
+      spearmint_dried: 17,
       mint_fresh: 64,
       spearmint_fresh: 70,
       lemon_balm_dried: 18,
@@ -90,6 +91,7 @@ const BEARINGS: Readonly<Record<string, Bearing>> = {
   ...tongue(0.6, {
     butterfly_pea_dried: 25,
     lemongrass_fresh: 250,
+    lemongrass_dried: 50,
     makrut_lime_leaf_fresh: 25,
     fennel_seed: 40,
     anise_seed: 30,

@@ -115,8 +115,8 @@ export function MeasureForm({
         {strained ? 'Measure it' : `${strainWords(brew)}, and measure`}
       </h2>
       <p className="mt-1 text-lg text-muted">
-        Likely {f.volume(likely.low)} to {f.volume(likely.high)}, enough for {f.volume(litres * 1000)} of the jug. What
-        you enter sets the mix.
+        Likely {f.volumeRange(likely.low, likely.high)}, enough for {f.volume(litres * 1000)} of the jug. What you enter
+        sets the mix.
       </p>
       <Refusal error={say.error} />
       <p className="mt-4 text-xl">

@@ -31,6 +31,17 @@ export const gPerL = (g: number): string => `${g >= 10 ? Math.round(g) : fixed(g
 export const celsius = (t: number): string =>
   system === 'us' ? `${Math.round((t * 9) / 5 + 32)} °F` : `${Math.round(t)} °C`;
 
+/** "100 to 90 °C", both in the house's scale. */
+export const celsiusRange = (from: number, to: number): string =>
+  `${celsius(from).replace(/ .*/, '')} to ${celsius(to)}`;
+/** "1.11 L to 1.19 L"; where a house's measures are too coarse to tell the two apart, in its smaller ones. */
+export function volumeRange(low: number, high: number): string {
+  const [a, b] = [volume(low), volume(high)];
+  if (a !== b || system === 'metric') return `${a} to ${b}`;
+  const ounces = (ml: number): string => String(Math.round((ml / (system === 'us' ? 29.5735 : 28.4131)) * 2) / 2);
+  return `${ounces(low)} to ${ounces(high)} fl oz`;
+}
+
 /** "15 min", "10 h", "1 h 20 min" */
 export function duration(minutes: number): string {
   const whole = minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes);

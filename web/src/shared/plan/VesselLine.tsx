@@ -164,7 +164,7 @@ function outStep(brew: PlannedBrew, scale: number): Step {
     title: brew.name,
     lines: [
       ...afterLines(brew),
-      { figure: 'yield', text: `likely ${f.volume(likely.low)} to ${f.volume(likely.high)}` },
+      { figure: 'yield', text: `likely ${f.volumeRange(likely.low, likely.high)}` },
       ...(figures.strengthX > 0
         ? [{ figure: 'concentrate-strength', text: `about ${f.strength(figures.strengthX)} of the house` } as const]
         : []),

@@ -68,7 +68,7 @@ function boilsFor(stage: Stage, { startMin, endMin }: { startMin: number; endMin
 }
 
 const fromTo = (fromC: number, toC: number): string =>
-  Math.abs(fromC - toC) < 1 ? `at ${f.celsius(fromC)}` : `${Math.round(fromC)} to ${f.celsius(toC)}`;
+  Math.abs(fromC - toC) < 1 ? `at ${f.celsius(fromC)}` : f.celsiusRange(fromC, toC);
 
 /** What is done to the strained liquor, with the sugar it takes. */
 export function afterLines(brew: PlannedBrew): Line[] {
