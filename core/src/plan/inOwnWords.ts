@@ -108,7 +108,8 @@ export function mixInOwnWords(
   const words = drink.mix.flatMap((line): (readonly [string, string])[] => {
     if (line.written === undefined || typeof line.book !== 'number' || line.book === 0) return [];
     const times = line.at === 'glass' ? target.glassMl / drink.serve.glassMl : (jug.mix[line.id] ?? 0) / line.book;
-    if (!(times > 0)) return [];
+    // A share of a brew is so much only of the brew as written.
+    if (!(times > 0) || (line.from.kind === 'brew' && Math.abs(Math.log(times)) > 0.01)) return [];
     const told = scaledIn(line, line.written, thingOfLine(line, plants), kitchen, times);
     return told === undefined ? [] : [[line.id, told]];
   });

@@ -71,6 +71,12 @@ const type = async (name: string | RegExp, text: string): Promise<void> => {
   await userEvent.paste(text);
   await userEvent.tab();
 };
+const choose = async (label: string, option: string): Promise<void> => {
+  const box = await screen.findByRole('combobox', { name: label });
+  box.focus();
+  await userEvent.keyboard('{Enter}');
+  await userEvent.click(await screen.findByRole('option', { name: option }));
+};
 const press = async (name: string | RegExp): Promise<void> =>
   userEvent.click(await screen.findByRole('button', { name }));
 
@@ -210,6 +216,23 @@ describe('planning', () => {
     expect(kept.version).toBe(2);
     expect(kept.brews[0].ways[0]!.waterMl).toBe(1500);
     expect(kept.defaults.litres).toBe(2.4);
+  });
+  it('a share of a brew is so much of what it comes to, and a spice may grow less than the drink', async () => {
+    Element.prototype.scrollIntoView = () => undefined;
+    Element.prototype.hasPointerCapture = () => false;
+    show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');
+    await choose('Concentrate how much', 'a volume');
+    await type('Concentrate ml', 'half of it');
+    expect(screen.getByRole('textbox', { name: 'Concentrate ml' })).toHaveValue('half of it');
+    await press('50 g roselle');
+    await choose('roselle scales', 'grows less, as spices do');
+    await press('Keep as version 2');
+    const kept = sent[0]!.body as unknown as Drink;
+    const line = kept.mix[0]!;
+    expect(line.written).toBe('half of it');
+    expect(line.book).toBeGreaterThan(550);
+    expect(line.book).toBeLessThan(600);
+    expect(kept.brews[0].ways[0]!.ingredients[0]!.scaling).toEqual({ power: 0.75 });
   });
   it('a recipe that cannot be is told, and is not kept', async () => {
     show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');

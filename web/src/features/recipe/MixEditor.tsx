@@ -54,10 +54,13 @@ const NEW: readonly New[] = [
 export function MixEditor({
   drink,
   kitchen,
+  madeMl,
   onChange,
 }: {
   drink: Drink;
   kitchen: Kitchen;
+  /** what each brew comes to as written, ml, where it comes out */
+  madeMl: Readonly<Record<string, number>>;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
   const plants = plantsOf(drink);
@@ -94,7 +97,15 @@ export function MixEditor({
               {typeof line.book === 'number' && (
                 <>
                   {' '}
-                  of <LineAmount line={line} drink={drink} kitchen={kitchen} plants={plants} onDrink={onChange} />
+                  of{' '}
+                  <LineAmount
+                    line={line}
+                    drink={drink}
+                    kitchen={kitchen}
+                    plants={plants}
+                    madeMl={madeMl}
+                    onDrink={onChange}
+                  />
                 </>
               )}
               , poured{' '}
@@ -154,12 +165,14 @@ function LineAmount({
   drink,
   kitchen,
   plants,
+  madeMl,
   onDrink,
 }: {
   line: MixLine;
   drink: Drink;
   kitchen: Kitchen;
   plants: Plants;
+  madeMl: Readonly<Record<string, number>>;
   onDrink: (drink: Drink, what: string) => void;
 }): ReactNode {
   const { glassMl } = drink.serve;
@@ -185,7 +198,14 @@ function LineAmount({
         })
       }
       onRule={(read) => {
-        if (atGlass || read.unit !== 'relative' || line.from.kind !== 'water') return false;
+        if (atGlass || read.unit !== 'relative') return false;
+        // "half of it" is so much of what its brew comes to.
+        const out = line.from.kind === 'brew' ? madeMl[line.from.brewId] : undefined;
+        if (out !== undefined && read.typical !== undefined && read.typical > 0 && read.typical <= 1) {
+          set({ ...unworded(line), book: Math.round(out * read.typical * 10) / 10, written: read.words });
+          return true;
+        }
+        if (line.from.kind !== 'water') return false;
         const level = read.typical;
         if (level !== undefined && level < 50) return false;
         const jug = level === undefined ? {} : { book: { ...drink.book, jugMl: level } };

@@ -151,7 +151,7 @@ function Recipe({
             />
           </Panel>
           <Panel title="Mix">
-            <MixEditor drink={drink} kitchen={house.forPlans} onChange={change} />
+            <MixEditor drink={drink} kitchen={house.forPlans} madeMl={madeOf(shown)} onChange={change} />
           </Panel>
           <ServePanel
             drink={drink}
@@ -170,6 +170,12 @@ function Recipe({
     </Page>
   );
 }
+
+/** What each brew comes to as written, ml. */
+const madeOf = (shown: Extract<Tried, { kind: 'drink' }> | undefined): Readonly<Record<string, number>> =>
+  shown?.result.kind === 'plan'
+    ? Object.fromEntries(shown.result.plan.brews.map((b) => [b.brewId, b.figures.volumeMl]))
+    : {};
 
 /** The last state of a recipe that came out: it stays on the page while the next figure is still being typed. */
 function useLastGood(tried: Tried): Extract<Tried, { kind: 'drink' }> | undefined {

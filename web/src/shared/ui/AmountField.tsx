@@ -99,7 +99,11 @@ export function AmountField({
         style={{ width: `${Math.min(30, Math.max(5, text.length)) + 1}ch` }}
         className={`min-h-11 max-w-full border-b-2 bg-transparent font-semibold leading-tight set-here sm:min-h-0 ${fault === undefined ? 'border-action text-ink' : 'border-stop text-stop'}`}
       />
-      {standing && standing.kind !== 'ask' && <span className="ml-2 text-muted">{figureOf(standing)}</span>}
+      {standing && standing.kind !== 'ask' && (
+        <span className="ml-2 text-muted">
+          {standing.unit === unit ? figureOf(standing) : withUnit(Number(amount.toPrecision(3)), unit)}
+        </span>
+      )}
       {standing?.kind === 'ask' && fault === undefined && (
         <Question read={standing} label={label} onTake={(m) => onAmount({ amount: m.typical, words: m.words })} />
       )}
