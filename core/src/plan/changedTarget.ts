@@ -1,4 +1,6 @@
+import { InputError } from '../quantity/errors';
 import { writtenTarget } from './houseStandard';
+import { askable } from './planOrWhy';
 import { TARGET_RANGES, wayOf, writtenMinutes, type Drink, type PlanTarget } from '../drink/drink';
 
 /** What decides how much and how strong it is made: a wish for another of these is no plan as written any more. */
@@ -20,12 +22,23 @@ export function changeOfTarget(drink: Drink, shown: PlanTarget, change: TargetCh
 }
 
 /** The figures of the card itself, whatever they come to in this kitchen; by the way that is chosen. */
-function cardFigures(drink: Drink, { wayId, glassMl, iced, hot }: PlanTarget): TargetChange {
-  const { litres, strengthX, sugarGPerL } = writtenTarget(drink);
+function cardFigures(drink: Drink, shown: PlanTarget): TargetChange {
+  const { wayId, glassMl, iced, hot } = shown;
+  const { litres, strengthX, sugarGPerL } = cardOf(drink) ?? askable(shown);
   const { min, max } = TARGET_RANGES.steepMin;
   const way = wayOf(drink, wayId);
   const steepMin = way ? Math.min(max, Math.max(min, writtenMinutes(way))) : min;
   return { litres, glassMl, strengthX, sugarGPerL, wayId, steepMin, iced, hot };
+}
+
+/** The card's own target; undefined for a recipe that does not come out, which says so where it is planned. */
+function cardOf(drink: Drink): PlanTarget | undefined {
+  try {
+    return writtenTarget(drink);
+  } catch (error) {
+    if (error instanceof InputError) return undefined;
+    throw error;
+  }
 }
 
 /** A target with a change of it. */

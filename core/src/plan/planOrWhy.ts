@@ -26,10 +26,20 @@ export function fittedTarget(drink: Drink, target: PlanTarget): PlanTarget {
   );
   return {
     ...kept,
+    ...(kept.asWritten ? askable(kept) : {}),
     ...(kept.hot && kept.iced ? { hot: false } : {}),
     ...(still.length > 0 ? { others: Object.fromEntries(still) } : {}),
   };
 }
+
+/** What came out as written may be more or sweeter than may be asked for: then it is the nearest that may. */
+export const askable = (target: PlanTarget): Pick<PlanTarget, keyof typeof TARGET_RANGES> =>
+  Object.fromEntries(
+    Object.entries(TARGET_RANGES).map(([field, { min, max }]) => [
+      field,
+      Math.min(max, Math.max(min, target[field as keyof typeof TARGET_RANGES])),
+    ]),
+  ) as Pick<PlanTarget, keyof typeof TARGET_RANGES>;
 
 function writtenChoice(brew: Brew, wayId: string): WayChoice {
   const way = brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!;

@@ -7,7 +7,9 @@ import { jugWantedOf, onHandOf } from '../batch/batch';
 import { aBatch } from '../test/aBatch';
 import { CARD_KITCHEN, CARDS, drinkOf, juice, part } from '../test/asMade';
 import { mixJug } from './mixJug';
-import { planDrink } from './planDrink';
+import { changedTarget } from './changedTarget';
+import { planDrink, requireTarget } from './planDrink';
+import { fittedTarget } from './planOrWhy';
 import type { Plan } from './planTypes';
 
 const written = (drink: Drink, kitchen: Kitchen = DEFAULT_KITCHEN, more: Partial<PlanTarget> = {}): Plan => {
@@ -89,6 +91,25 @@ describe('makings that are no jug of two litres', () => {
     expect(result.kind === 'no-plan' && result.message).toMatch(
       /^The largest pot holds \d+(\.\d+)? L: as it is written/,
     );
+  });
+});
+
+describe('what was made as written, the next time', () => {
+  const syrup = drinkOf('syrup', { syrup: CARDS.verbenaSyrup }, [part('syrup')]);
+  const plan = written(syrup, CARD_KITCHEN);
+  it('can be asked for again, however little and sweet it came out', () => {
+    const again = fittedTarget(syrup, plan.target);
+    expect(again.asWritten).toBe(true);
+    expect(() => requireTarget(syrup, again)).not.toThrow();
+    expect(written(syrup, CARD_KITCHEN, again).target).toEqual(plan.target);
+  });
+  it('is changed from the card, and then planned', () => {
+    const [drink] = BOOK;
+    const made = written(drink!);
+    const more = changedTarget(drink!, made.target, { strengthX: 1.2 });
+    expect(more).toMatchObject({ asWritten: false, strengthX: 1.2 });
+    expect(planDrink(drink!, more, DEFAULT_KITCHEN).kind).toBe('plan');
+    expect(changedTarget(drink!, made.target, { audience: ['child'] }).asWritten).toBe(true);
   });
 });
 

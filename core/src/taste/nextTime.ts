@@ -1,6 +1,7 @@
 import { TARGET_RANGES, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { roundTo } from '../quantity/kitchenMeasures';
 import type { Plan } from '../plan/planDrink';
+import { asPlanned } from '../plan/changedTarget';
 import { fittedTarget, planOrWhy } from '../plan/planOrWhy';
 import { few } from '../quantity/few';
 import { loadOfIndex } from '../liquid/harshness';
@@ -42,7 +43,9 @@ export function nextTime(
   last?: TastingRecord,
 ): NextTime {
   // It may have been made by a way that the drink has no more.
-  const target = fittedTarget(drink, wasMadeBy);
+  const made = fittedTarget(drink, wasMadeBy);
+  // What was made as written is changed from the card's own figures.
+  const target = asPlanned(drink, made);
   const suitsAt = (t: PlanTarget): number => {
     const result = planOrWhy(drink, t, kitchen, learned);
     return result.kind === 'plan' ? suits(glassOf(result.plan), learned) : 0;
@@ -54,7 +57,7 @@ export function nextTime(
   // Moves come smallest first within their kind; the first that wins most of what there is to win is taken.
   const best = candidates.find((c) => c.suits >= enough);
   if (!best || best.suits - suitsBefore < WORTH_IT) {
-    return { kind: 'none', target, reason: noChange(learned, last), suitsBefore, suitsAfter: suitsBefore };
+    return { kind: 'none', target: made, reason: noChange(learned, last), suitsBefore, suitsAfter: suitsBefore };
   }
   return {
     kind: best.kind,

@@ -118,6 +118,16 @@ describe('next time', () => {
     expect(grams(change.target.strengthX)).toBeGreaterThan(grams(1));
   });
 
+  it('plans from the card after one that was made as written, and leaves that as it was where it was right', () => {
+    const made = { ...ROSELLE_COOLER.defaults, asWritten: true };
+    const weak = tasted({ strength: -2 });
+    const change = nextTime(ROSELLE_COOLER, made, DEFAULT_KITCHEN, learn(weak), weak);
+    expect(change.target.asWritten).toBe(false);
+    expect(change.target.strengthX).toBeGreaterThan(1);
+    const right = tasted({});
+    expect(nextTime(ROSELLE_COOLER, made, DEFAULT_KITCHEN, learn(right), right).target.asWritten).toBe(true);
+  });
+
   it('pulls earlier after a harsh glass', () => {
     const change = next(tasted({ harsh: 3 }, { harshLoad: 0.4 }), tasted({ harsh: 3 }, { harshLoad: 0.4 }));
     expect(change.kind).toBe('time');
