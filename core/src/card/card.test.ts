@@ -42,7 +42,7 @@ const WRITTEN: readonly (readonly [string, string, Expected])[] = [
   [
     'hot orchard punch',
     '1.5 L apple juice, 500 ml pear juice and 250 ml cranberry juice, 1/3 cup sugar, 3 sticks cinnamon and 10 allspice; to the boil, 25 min at a simmer, lid on; strain',
-    { jugMl: [2050, 2350], sugarGPerL: [110, 150] },
+    { jugMl: [2050, 2350], sugarGPerL: [115, 145] },
   ],
   [
     'calyx, apple, whole lemon',
@@ -67,7 +67,7 @@ const WRITTEN: readonly (readonly [string, string, Expected])[] = [
   [
     'sweet tea',
     'Syrup: 1 cup white and 1/4 cup packed brown sugar with 1 cup water, boiled 5 min; Tea: 5 tea bags, 1 L water, 6 min off the heat, lidded; strain; jug: half the syrup, cold water to 2 L',
-    { jugMl: [1980, 2020], sugarGPerL: [58, 70] },
+    { jugMl: [1980, 2020], sugarGPerL: [60, 68] },
   ],
   [
     'blackberry syrup',
@@ -77,7 +77,7 @@ const WRITTEN: readonly (readonly [string, string, Expected])[] = [
   [
     'one shaken glass',
     '4 g black tea, 220 ml water, 4 min at 92 °C; strain; 1 tbsp sugar; over 150 g ice, shaken',
-    { jugMl: [335, 365] },
+    { jugMl: [340, 360] },
   ],
   [
     'chamomile honey',
@@ -87,7 +87,7 @@ const WRITTEN: readonly (readonly [string, string, Expected])[] = [
   [
     'watermelon water',
     '600 g watermelon flesh, 700 ml water, 60 g sugar, juice of 2 limes, blended; strain',
-    { jugMl: [1220, 1360], sugarGPerL: [66, 82] },
+    { jugMl: [1220, 1360], sugarGPerL: [70, 80] },
   ],
   [
     'elderflower by heads',
@@ -107,17 +107,18 @@ const WRITTEN: readonly (readonly [string, string, Expected])[] = [
   [
     'mandarin spice tea',
     'Tea: 10 g black tea, 840 ml water, 6 min off the heat; strain; Spice: peel of 2 mandarins, 150 g sugar, 400 ml water, 4 cardamom, 1 stick cinnamon, boiled 6 min, lid on; strain; cold: juice of 2 mandarins',
-    { jugMl: [1200, 1400], sugarGPerL: [105, 135] },
+    { jugMl: [1200, 1360], sugarGPerL: [110, 128] },
   ],
+  // "Just to cover" is told in ml here, some more than a small pot asks for: so the range is 30 ml wider.
   [
     'plum base',
-    '500 g stoned plums, 370 ml water, 150 g sugar, 10 min simmer, lid on; mash; 5 min simmer, lid on; sieve, press',
-    { jugMl: [620, 900] },
+    '500 g stoned plums, 370 ml water, 150 g sugar, 10 min simmer, lid off; mash; 5 min simmer, lid off; sieve, press',
+    { jugMl: [620, 850] },
   ],
   [
     'dark spice syrup',
     '1 tsp fennel seed, 1 tsp coriander and 1 tsp peppercorn, 300 ml water, 180 g brown sugar, 2 tbsp molasses, a pinch of salt; simmer until a third less; strain',
-    { brix: [50, 60], jugMl: [235, 300] },
+    { brix: [53, 60], jugMl: [235, 290] },
   ],
 ];
 
