@@ -1,13 +1,6 @@
 import { InputError } from '../quantity/errors';
 import { afterStraining, type Stage } from '../drink/drink';
-import {
-  BURNER_EFFICIENCY,
-  coolingTauMin,
-  heatingSegment,
-  kitchenBoilingPoint,
-  newtonMinutes,
-  type Load,
-} from '../heat/heating';
+import { BURNER_EFFICIENCY, heatingSegment, kitchenBoilingPoint, type Load } from '../heat/heating';
 import { iceInDrink } from '../heat/ice';
 import type { Segment } from '../heat/temperatureHistory';
 import { closedLossWPerK, ICE_BATH_C, vesselHeatJPerK } from '../heat/vessel';
@@ -28,6 +21,7 @@ import {
 import { brixBoilingAt, sucroseSpecificHeat } from '../sugar/sucroseSolution';
 import { scaledSweetness, sweetenTo } from '../sugar/infusedSyrup';
 import { boilOf } from '../heat/steam';
+import { coolingDown } from './coolingDown';
 import { stirredInAfter } from './plantsInPot';
 import { MOST_LOST } from './correctForVolume';
 import { boilingOffGPerMin, steamAfterStrain } from './steam';
@@ -236,23 +230,12 @@ function heatUp(liquid: Liquid, fromC: number, to: 'boil' | number, { kitchen, v
 const during = (minutes: number | undefined, fromC: number, toC: number): Segment[] =>
   minutes !== undefined && minutes > 0 ? [{ kind: 'ramp', minutes, fromC, toC }] : [];
 
-function coolDown(
-  liquid: Liquid,
-  fromC: number,
-  { id, toC, by }: Extract<Stage, { kind: 'cool' }>,
-  { kitchen, vessel, actualMinutes }: BrewSetup,
-): Segment[] {
-  const actual = actualMinutes?.[id];
-  // What is cool enough already needs no time, unless it was given some: then it went on cooling.
-  if (actual === undefined ? toC >= fromC : actual <= 0) return [];
-  const place = by === 'ice-bath' ? 'ice-bath' : 'counter';
-  const ambientC = by === 'ice-bath' ? ICE_BATH_C : kitchen.roomC;
+function coolDown(liquid: Liquid, fromC: number, stage: Extract<Stage, { kind: 'cool' }>, setup: BrewSetup): Segment[] {
+  const { kitchen, vessel } = setup;
+  const [place, ambientC] =
+    stage.by === 'ice-bath' ? (['ice-bath', ICE_BATH_C] as const) : (['counter', kitchen.roomC] as const);
   const load = loadOf(liquid, vessel, closedLossWPerK(vessel, volumeMl(liquid), place), ambientC);
-  const tauMin = coolingTauMin(load);
-  const minutes = actual ?? newtonMinutes({ fromC, toC, ambientC, tauMin });
-  if (!Number.isFinite(minutes))
-    throw new InputError('runBrew', `stages.${id}`, `to more than the ${ambientC} °C around it`, toC);
-  return [{ kind: 'newton', minutes, fromC, towardsC: ambientC, tauMin }];
+  return coolingDown(stage, fromC, load, setup, setup.actualMinutes?.[stage.id]);
 }
 
 const loadOf = (liquid: Liquid, vessel: BrewSetup['vessel'], lossWPerK: number, ambientC: number): Load => ({

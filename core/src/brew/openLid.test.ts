@@ -3,6 +3,8 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { BrewWay, Lid } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { tempAt } from '../heat/temperatureHistory';
+import { vesselHeatJPerK } from '../heat/vessel';
+import { massG } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { runBrew, type BrewRun } from './brewRun';
 
@@ -43,6 +45,25 @@ describe('a brew with the lid off', () => {
     const [hour, day] = [left(60), left(24 * 60)];
     expect(day.inPot(hour.endMin).massG).toBeCloseTo(hour.inPot(hour.endMin).massG, 0);
     expect(day.ledger.steamMl).toBeGreaterThan(hour.ledger.steamMl);
+  });
+
+  it('cools by its own steam after the strain too: sooner than under a lid, and never by more steam than cools it', () => {
+    const cooled = (lid: Lid): { minutes: number; steamG: number; fromC: number; outMl: number } => {
+      const cool = { id: 'cool', kind: 'cool', toC: 40, by: 'standing', lid, agitation: 'still' } as const;
+      const { stages, concentrate } = run({ stages: [...hot.stages, cool] });
+      const { startMin, endMin, fromC } = stages.find((s) => s.stageId === 'cool')!;
+      const steamG = massG(run({}).concentrate) - massG(concentrate);
+      return { minutes: endMin - startMin, steamG, fromC, outMl: run({}).ledger.outMl };
+    };
+    const [open, loose, closed] = [cooled('open'), cooled('loose'), cooled('closed')];
+    expect(open.minutes).toBeLessThan(0.6 * closed.minutes);
+    expect(loose.minutes).toBeLessThan(closed.minutes);
+    for (const { steamG, fromC, outMl } of [open, loose, closed]) {
+      // g of water that all the heat of liquor and pot could have turned to steam
+      const atMostG = ((outMl * 4.19 + vesselHeatJPerK(vessel)) * (fromC - 40)) / 2350;
+      expect(steamG).toBeGreaterThan(0);
+      expect(steamG).toBeLessThan(0.8 * atMostG);
+    }
   });
 
   it('comes out smaller and stronger for having boiled', () => {
