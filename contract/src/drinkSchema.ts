@@ -13,6 +13,8 @@ const name = Joi.string().trim().min(1).max(120).required();
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max).required();
 
 const written = Joi.string().trim().max(80);
+/** How often a jar is tended, and from which day on. */
+const rhythm = Joi.object({ everyH: number(1, 336), fromDay: Joi.number().min(1).max(60) });
 
 const stage = (kind: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
   Joi.object({
@@ -43,6 +45,7 @@ const STAGES: readonly Joi.ObjectSchema[] = [
       Joi.object({ brix: number(1, 80) }),
       Joi.object({ grams: number(0.1, 20_000) }),
     ).required(),
+    toTaste: Joi.boolean(),
   }),
   stage('reduce', {
     to: Joi.alternatives(
@@ -54,7 +57,7 @@ const STAGES: readonly Joi.ObjectSchema[] = [
     ).required(),
   }),
   stage('onto-ice', { iceG: number(1, 20_000), ice: Joi.valid('freezer', 'wet').required() }),
-  stage('ferment', { days: number(0.1, 60) }),
+  stage('ferment', { days: number(0.1, 60), tend: Joi.object({ shake: rhythm, vent: rhythm }) }),
 ];
 
 const moment = Joi.object({ stageId: id, atMin: number(0, 4320) });
@@ -66,6 +69,7 @@ const ingredient = Joi.object({
   leaves: moment,
   scaling: Joi.alternatives(Joi.valid('linear', 'fixed'), Joi.object({ power: number(0, 1) })),
   cut: Joi.valid(...CUTS),
+  heldIn: Joi.valid('bag', 'basket'),
   written,
 });
 const way = Joi.object({
@@ -103,6 +107,8 @@ const mixLine = Joi.object({
   book: Joi.alternatives(Joi.valid('all', 'rest'), Joi.number().min(0).max(50_000)).required(),
   at: Joi.valid('jug', 'glass').required(),
   written,
+  layered: Joi.boolean(),
+  toTaste: Joi.boolean(),
 });
 
 /** PUT /api/drinks/:id: the drink as its next version. */
@@ -117,9 +123,16 @@ export const drinkSchema = Joi.object({
     .max(8)
     .required(),
   mix: Joi.array().items(mixLine).min(1).max(20).required(),
-  serve: Joi.object({ glassMl: number(20, 1000), iceG: number(0, 1000), rightAtMin: number(0, 120) }).required(),
+  serve: Joi.object({
+    glassMl: number(20, 1000),
+    iceG: number(0, 1000),
+    rightAtMin: number(0, 120),
+    garnish: Joi.string().trim().max(120),
+  }).required(),
   book: Joi.object({ wayId: id, jugMl: number(50, 50_000), iced: Joi.boolean().required() }).required(),
   defaults: targetSchema,
   plants: Joi.array().items(ownPlantSchema).max(30),
   note: Joi.string().trim().max(2000).allow(''),
+  bottles: Joi.object({ ml: number(10, 5000), count: Joi.number().integer().min(1).max(200) }),
+  draft: Joi.valid(true),
 }).required();

@@ -130,6 +130,11 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     ml: Joi.number().min(1).max(20_000).required(),
     tempC: Joi.number().min(0).max(100).required(),
   }),
+  sweetened: event('sweetened', {
+    brewId,
+    stageId: Joi.string().max(60).required(),
+    grams: Joi.number().min(0.1).max(20_000).required(),
+  }),
   heard: event('heard', { call: Joi.string().max(200).required(), againMin: Joi.number().min(0.5).max(1440) }),
   'cooled-by': event('cooled-by', { how: Joi.valid(...COOLED_BY).required() }),
   measured: event('measured', {

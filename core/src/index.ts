@@ -21,6 +21,7 @@ export {
 export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
 export { BOOK } from './drink/book';
 export { bookOf, writtenTarget } from './plan/houseStandard';
+export { bottlesFilled, glassesFilled, type Filling } from './plan/filling';
 export { requireDrink } from './plan/requireDrink';
 export { fittedTarget, fits, planOrWhy } from './plan/planOrWhy';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
@@ -34,6 +35,7 @@ export {
   choiceFor,
   isSyrup,
   coolingSteepOf,
+  isKettle,
   mainStageOf,
   HANDS_WORK,
   INSTRUMENTS,
@@ -264,6 +266,7 @@ export {
 
 export { learnFrom, type TastingRecord } from './taste/preference';
 export { tastingRecordOf } from './taste/recordOf';
+export { targetAsItCame } from './taste/asItCame';
 export { nextTime, type NextTime } from './taste/nextTime';
 export type { Learned } from './taste/learned';
 

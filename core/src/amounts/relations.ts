@@ -276,7 +276,8 @@ const levelsIn: Look = (t, raw, thing, { read, scaled }) => {
 const endsIn: Look = (t, raw) => {
   const left = new RegExp(`^until (?:only )?(${NUMBER}) is left$`).exec(t);
   if (left) return sure(raw, 'relative', numberOf(left[1]!));
-  const by = new RegExp(`^until reduced by (${NUMBER})$`).exec(t) ?? new RegExp(`^(?:until )?(${NUMBER}) less$`).exec(t);
+  const by =
+    new RegExp(`^until reduced by (${NUMBER})$`).exec(t) ?? new RegExp(`^(?:until )?(${NUMBER}) less$`).exec(t);
   if (by) return sure(raw, 'relative', 1 - numberOf(by[1]!)!);
   const to = new RegExp(`^(?:cooked |boiled |reduced )?to (${NUMBER})$`).exec(t);
   if (to && /half|third|quarter/.test(t))

@@ -155,7 +155,9 @@ export function thingSweet(kind: SweetenerName): Thing {
     name: s.name,
     kind: 'sugar',
     words: new Set(
-      [...wordsIn(s.name), ...wordsIn(kind.replaceAll('_', ' '))].filter((w) => !['packed', 'loose'].includes(w)),
+      [...wordsIn(s.name), ...wordsIn(kind.replaceAll('_', ' ')), ...(brown ? ['dark', 'light', 'soft'] : [])].filter(
+        (w) => !['packed', 'loose'].includes(w),
+      ),
     ),
     cupG: loose,
     ...(s.gPerTbsp === null ? {} : { tbspG: (brown ? BROWN_TBSP_G : s.gPerTbsp) as number }),

@@ -13,9 +13,11 @@ export type Changes = {
   leftOut: readonly string[];
   skipped: readonly string[];
   happened: readonly Happening[];
+  /** what was stirred in by taste, go by go, g of all pots */
+  sweetened: readonly { stageId: string; grams: number }[];
 };
 
-export const NO_CHANGES: Changes = { put: [], taken: [], leftOut: [], skipped: [], happened: [] };
+export const NO_CHANGES: Changes = { put: [], taken: [], leftOut: [], skipped: [], happened: [], sweetened: [] };
 
 /** The recipe as it came to be made: what went in, when and how much, without what was left out or skipped. */
 export function wayAsMade({ way }: FrozenBrew, changes: Changes): BrewWay {
@@ -23,8 +25,17 @@ export function wayAsMade({ way }: FrozenBrew, changes: Changes): BrewWay {
   const pouredMl = changes.happened.reduce((sum, h) => sum + (h.kind === 'water' ? h.ml : 0), 0);
   const planned = way.ingredients.flatMap((i) => asPutIn(i, changes) ?? []);
   const more = changes.put.filter((p) => p.more).flatMap((p, n) => moreOf(way, p, n));
-  const made = { ...way, waterMl: way.waterMl + pouredMl, ingredients: [...planned, ...more] };
+  const stages = way.stages.map((s) => byTaste(s, changes));
+  const made = { ...way, waterMl: way.waterMl + pouredMl, ingredients: [...planned, ...more], stages };
   return changes.skipped.reduce(withoutStage, made);
+}
+
+/** Sweetened by taste it has what was stirred in; until a go is told it has what it is to begin with. */
+function byTaste(stage: Stage, { sweetened }: Changes): Stage {
+  const goes = sweetened.filter((s) => s.stageId === stage.id);
+  if (stage.kind !== 'dissolve' || goes.length === 0) return stage;
+  const { written: _words, ...rest } = stage;
+  return { ...rest, to: { grams: goes.reduce((sum, g) => sum + g.grams, 0) } };
 }
 
 function asPutIn(ingredient: BrewIngredient, { put, taken, leftOut }: Changes): BrewIngredient | undefined {

@@ -167,6 +167,10 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'lid-set':
     case 'topped-up':
       return withBrew(batch, event.brewId, (b) => happenedTo(b, event));
+    case 'sweetened':
+      return withBrew(batch, event.brewId, (b) =>
+        changed(b, { sweetened: [{ stageId: event.stageId, grams: event.grams }] }),
+      );
     case 'heard': {
       const againAtMs = event.againMin === undefined ? undefined : Date.parse(event.at) + event.againMin * 60_000;
       return { ...batch, heard: { ...batch.heard, [event.call]: { againAtMs } } };

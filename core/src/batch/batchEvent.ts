@@ -100,6 +100,8 @@ export type BatchEventBody =
   | { type: 'lid-set'; brewId: string; lid: Lid }
   /** water poured into a pot that runs, ml of all pots */
   | { type: 'topped-up'; brewId: string; ml: number; tempC: number }
+  /** stirred into it by taste, one go of several, g of all pots */
+  | { type: 'sweetened'; brewId: string; stageId: string; grams: number }
   /** a call was heard and rings no more, or again after a while */
   | { type: 'heard'; call: string; againMin?: number }
   | { type: 'cooled-by'; how: CooledBy }

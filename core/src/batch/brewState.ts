@@ -92,6 +92,7 @@ export function changed(state: BrewState, more: Partial<Changes>): BrewState {
       leftOut: [...c.leftOut, ...(more.leftOut ?? [])],
       skipped: [...c.skipped, ...(more.skipped ?? [])],
       happened: [...c.happened, ...(more.happened ?? [])],
+      sweetened: [...c.sweetened, ...(more.sweetened ?? [])],
     },
   };
 }

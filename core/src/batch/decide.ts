@@ -115,6 +115,8 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
     case 'lid-set':
     case 'topped-up':
       return potRuns(batch, event.brewId, at) ?? accepted;
+    case 'sweetened':
+      return decideSweetened(batch, event, at);
     case 'heard':
       return accepted;
     case 'cooled-by':
@@ -208,6 +210,15 @@ function decideStage(batch: Batch, { brewId, stageId }: { brewId: string; stageI
     return refused('stage-not-running', 'stageId', `That step is not running, so it cannot end. ${now}`);
   }
   return before(at, running.startedAt, 'that step began') ?? accepted;
+}
+
+/** Sugar is told of the step that stirs it in, while that runs. */
+function decideSweetened(batch: Batch, event: { brewId: string; stageId: string }, at: string): Decision {
+  const may = decideStage(batch, event, at);
+  if (may.kind === 'refused') return may;
+  return runningStage(batch, event.brewId)?.kind === 'dissolve'
+    ? accepted
+    : refused('stage-not-running', 'stageId', 'Nothing is sweetened in this step.');
 }
 
 function decideSkip(batch: Batch, event: { brewId: string; stageId: string }, at: string): Decision {
@@ -542,6 +553,7 @@ const OF_POTS = new Set<BatchEventBody['type']>([
   'left-out',
   'lid-set',
   'topped-up',
+  'sweetened',
   'tended',
   'measured',
 ]);

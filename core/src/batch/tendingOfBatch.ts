@@ -27,7 +27,13 @@ export function liveJarAt(batch: Batch, brewId: string, nowMs: number): LiveJarV
   const { capacityMl } = vesselOf(batch.plan, brew.vesselId);
   const tempC = batch.plan.kitchen.roomC;
   return {
-    tasks: tendingOf({ sinceMin: since(from), tempC, lid: stage.lid, lastDoneMin }),
+    tasks: tendingOf({
+      sinceMin: since(from),
+      tempC,
+      lid: stage.lid,
+      lastDoneMin,
+      ...(stage.kind === 'ferment' && stage.tend ? { rhythm: stage.tend } : {}),
+    }),
     bounds: jarBounds({
       sugarGPerL: sugarGPerL(liquor),
       liquidMl,

@@ -70,17 +70,18 @@ export type FitsBeside = { waterMl: number; sd: number };
 
 /**
  * Water that fits into a jar beside what is in it, up to so far under the rim, ml, with one standard deviation.
+ * @param brim what is filled is the jar to its brim; false where the volume is that of a line on it
  * @param mouthCm inner width of the mouth; 8.5 cm of a jar of 1.5 L
  * @example waterBeside({ capacityMl: 1500 }, 8.5, 3, [{ plant: 'lingonberry_fresh', grams: 350 }], 30).waterMl // 1018
  */
 export function waterBeside(
-  { capacityMl }: Pick<Vessel, 'capacityMl'>,
+  { capacityMl, brim = true }: Pick<Vessel, 'capacityMl'> & { brim?: boolean },
   mouthCm: number,
   underRimCm: number,
   plants: readonly Pick<BrewIngredient, 'plant' | 'grams'>[],
   besideMl = 0,
 ): FitsBeside {
-  const toLineMl = BRIM.share * capacityMl - (Math.PI / 4) * mouthCm ** 2 * underRimCm;
+  const toLineMl = (brim ? BRIM.share : 1) * capacityMl - (Math.PI / 4) * mouthCm ** 2 * underRimCm;
   let [roomMl, variance] = [0, (BRIM.sd * capacityMl) ** 2];
   for (const { plant, grams } of plants) {
     const b = botanicalIfKnown(plant);

@@ -1,6 +1,7 @@
 import { InputError } from '../quantity/errors';
 import {
   coolingSteepOf,
+  isKettle,
   mainStageOf,
   untilStrained,
   type BrewWay,
@@ -13,7 +14,6 @@ import {
   coolingTauMin,
   heatingSegment,
   kitchenBoilingPoint,
-  newtonMinutes,
   openCooling,
   type Load,
 } from '../heat/heating';
@@ -21,6 +21,7 @@ import { endC, startC, temperatureHistory, type Segment, type TemperatureHistory
 import { closedLossWPerK, ICE_BATH_C, openingM2, vesselHeatJPerK, type Place, type Vessel } from '../heat/vessel';
 import { knownPlant, type Plants } from '../reference/plants';
 import type { BrewFactors } from './brewFactors';
+import { coolingDown } from './coolingDown';
 import { liquidIn } from './contents';
 
 export type BrewSetup = {
@@ -91,7 +92,7 @@ export function timeline(asked: BrewSetup, factors: BrewFactors): { history: Tem
     stages.push(lids.length > 0 ? { ...time, lids } : time);
     all.push(...own);
     // What is toasted is dry: the water that comes after it is as cold as before.
-    if (stage.kind !== 'toast') tempC = stage.kind === 'heat' ? pouredC(time.toC, setup) : time.toC;
+    if (stage.kind !== 'toast') tempC = isKettle(setup.way, stage) ? pouredC(time.toC, setup) : time.toC;
     atMin = time.endMin;
   }
   // A brew without any time in it is still a moment long.
@@ -121,9 +122,9 @@ function stirredC(before: BrewSetup, now: BrewSetup, potC: number): number {
   return is > was ? (potC * was + now.kitchen.roomC * (is - was)) / is : potC;
 }
 
-/** A jar is not heated: it is filled from a kettle, and takes its part of the heat. */
+/** What is filled from a kettle takes its part of the heat. */
 function pouredC(kettleC: number, { way, scale, plants, vessel, kitchen }: BrewSetup): number {
-  if (vessel.kind === 'pot' || kettleC <= kitchen.roomC) return kettleC;
+  if (kettleC <= kitchen.roomC) return kettleC;
   const water = liquidIn(way, scale, plants).heatG * WATER_CP;
   const jar = vesselHeatJPerK(vessel);
   return (kettleC * water + kitchen.roomC * jar) / (water + jar);
@@ -347,44 +348,15 @@ const uncovered = (
   lid,
 });
 
-/** Longest that a standing pot is waited for, min. */
-const LONGEST_STAND_MIN = 24 * 60;
-
 function coolStage(
-  { id, toC, by, lid }: Extract<Stage, { kind: 'cool' }>,
+  stage: Extract<Stage, { kind: 'cool' }>,
   fromC: number,
   setup: BrewSetup,
   factors: BrewFactors,
   actual: number | undefined,
 ): Segment[] {
-  // What is cool enough already needs no time, unless it was given some: then it went on cooling.
-  if (toC >= fromC) return actual === undefined ? [] : stands(fromC, actual, by, setup, factors);
-  if (actual !== undefined) return [{ kind: 'ramp', minutes: actual, fromC, toC }];
-  const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
-  const tooCold = (): InputError =>
-    new InputError('runBrew', `stages.${id}`, `to more than the ${load.ambientC} °C around it, within a day`, toC);
-  if (by === 'standing' && lid !== 'closed') {
-    if (toC <= load.ambientC) throw tooCold();
-    const all = openCooling({ ...uncovered(setup, lid), load, fromC, minutes: LONGEST_STAND_MIN }).segments;
-    const reached = all.findIndex((s) => endC(s) <= toC);
-    if (reached < 0) throw tooCold();
-    return all.slice(0, reached + 1);
-  }
-  const tauMin = coolingTauMin(load);
-  const minutes = newtonMinutes({ fromC, toC, ambientC: load.ambientC, tauMin });
-  if (minutes > LONGEST_STAND_MIN) throw tooCold();
-  return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin }];
-}
-
-function stands(
-  fromC: number,
-  minutes: number,
-  by: 'standing' | 'ice-bath',
-  setup: BrewSetup,
-  factors: BrewFactors,
-): Segment[] {
-  const load = loadOf(setup, factors, by === 'ice-bath' ? 'ice-bath' : 'counter');
-  return [{ kind: 'newton', minutes, fromC, towardsC: load.ambientC, tauMin: coolingTauMin(load) }];
+  const load = loadOf(setup, factors, stage.by === 'ice-bath' ? 'ice-bath' : 'counter');
+  return coolingDown(stage, fromC, load, setup, actual);
 }
 
 const AMBIENT: Record<Place, (kitchen: Kitchen) => number> = {

@@ -1,15 +1,19 @@
-import { readAmount, readMinutes, readTemperature, type AmountRead, type ReadingOf } from '../amounts';
-import { addStage, blankWay, fitRatio, freeId, nameOfWay } from '../drink/editing';
-import type { BrewIngredient, BrewWay, Lid, MixLine, Stage, StageKind } from '../drink/drink';
+import { readAmount, readMinutes, type AmountRead, type ReadingOf } from '../amounts';
+import type { BrewWay, MixLine } from '../drink/drink';
+import { freeId } from '../drink/editing';
+import type { Vessel } from '../heat/vessel';
 import type { Botanical } from '../reference/botanicals';
 import { CUP_ML } from '../quantity/kitchenMeasures';
+import { clausesOf, headOf, piecesOf } from './clauses';
+import { doingIn, type Doing, type Verb } from './doings';
+import { PotWriter } from './potWriter';
 import { thingsNamedIn, type CardThing } from './things';
 
 /** A piece of a card as it was understood. */
 export type CardLine = {
   text: string;
-  /** taken as it is; taken with a guess that is asked; not understood, and left out */
-  kind: 'taken' | 'asked' | 'unread';
+  /** taken as it is; taken with a guess that is asked; understood, but for the note alone; not understood, and put into the note */
+  kind: 'taken' | 'asked' | 'noted' | 'unread';
   /** what it became, or what is asked, or why not */
   told: string;
 };
@@ -20,130 +24,183 @@ export type CardRead = {
   brews: readonly { name: string; way: BrewWay }[];
   /** what of a brew goes into the jug, by its name, where that is not all of it */
   shares: Readonly<Record<string, number>>;
+  /** parts of the jug by their names, where it is told by them: "one third tea, one third water" */
+  parts: Readonly<Record<string, number>>;
   /** what all parts of a glass come to, ml, where the card tells all of them */
   glassMl: number | undefined;
   /** parts of the mix besides the brew, in the jug and in the glass */
-  mix: readonly MixLine[];
+  mix: readonly CardPart[];
   /** the jug is filled to so much, ml, where the card says so */
   jugMl: number | undefined;
   /** ice to each glass, g, where the card says so */
   iceG: number | undefined;
+  iced: boolean;
+  hot: boolean;
+  /** bottles that it is kept by */
+  bottles: { count?: number; ml: number } | undefined;
+  /** what it says besides, word for word */
+  note: string;
   lines: readonly CardLine[];
 };
 
+/** A part of the mix; of what goes into each bottle, so much of its whole; `toTaste` where the card names no amount. */
+export type CardPart = MixLine & { toBottleMl?: number; noAmount?: true };
+
 type Place = 'pot' | 'jug' | 'glass';
-
-/** What a boil or a simmer is kept at, off the heat, in the fridge; the minutes and the lid of a clause belong to it. */
-type Going = { kind: 'hold' | 'steep'; place: 'off-heat' | 'fridge'; boiling: boolean };
-
-const LIDS: readonly (readonly [RegExp, Lid])[] = [
-  [/\b(lid on|lidded|covered|with (the|a) lid)\b/, 'closed'],
-  [/\blid loose\b|\bloosely covered\b/, 'loose'],
-  [/\blid off\b|\bopen\b|\buncovered\b/, 'open'],
-];
-/** Pieces that begin so belong to the piece before them: "2 lemons, juiced". */
-const GOES_ON =
-  /^(juiced|zested|peeled|sliced|crushed|broken|chopped|packed|loose|halved|grated|stoned|pitted|cored|with its|without the|drained|toasted|split|torn|or to taste)\b/i;
-const TIME = String.raw`(?:\d+(?:[.,]\d+)?(?: ?(?:-|–|to) ?\d+)? ?(?:min(?:utes?)?|h(?:ours?)?|hrs?|s(?:ec)?|days?|weeks?)(?: \d+)?|overnight|an hour|half an hour|a (?:few|couple of) (?:minutes|hours))`;
-const DEGREES = String.raw`(\d+(?:[.,]\d+)?) ?°? ?(c|f)\b`;
 
 /**
  * Reads a recipe as it stands on a card: clauses with what goes in and what is done, "20 calyces, 1 L water, 4 min at a simmer; off the heat
  * 3 slices ginger, 20 min; strain; 3/4 cup sugar; cold: juice of 5 oranges, 3 cups water". What goes in goes in with what is done in its own
- * clause, or else in the next one. What is not understood is told and left out; nothing is dropped silently.
+ * clause, or else in the next one. What is not understood is told, and goes into the note; nothing is dropped.
+ * @param of.pots the vessels of the house, for what just covers the plants
  */
 export function readCard(
   text: string,
-  of: { reading?: (slug: string) => ReadingOf; plants?: readonly Botanical[] } = {},
+  of: { reading?: (slug: string) => ReadingOf; plants?: readonly Botanical[]; pots?: readonly Vessel[] } = {},
 ): CardRead {
-  const card = new Card(of.reading ?? (() => ({})), of.plants ?? []);
+  const card = new Card(of.reading ?? (() => ({})), of.plants ?? [], of.pots ?? []);
   for (const clause of clausesOf(text)) card.clause(clause);
   return card.done();
 }
 
-const clausesOf = (text: string): string[] =>
-  text
-    .replace(/[*•]/g, ' ')
-    .split(/[;\n]|\.\s|\.$/)
-    .map((c) => c.trim())
-    .filter((c) => c !== '');
-
-/** The pieces of a clause: by its commas, but not those that a piece goes on after; two amounts joined by "and" are two. */
-function piecesOf(clause: string): string[] {
-  const pieces: string[] = [];
-  for (const piece of clause.split(/,\s+/)) {
-    const last = pieces.at(-1);
-    if (last !== undefined && GOES_ON.test(piece)) pieces[pieces.length - 1] = `${last}, ${piece}`;
-    else pieces.push(...piece.split(/\s+(?:and|with)\s+(?=(?:\d|[½¼¾⅓⅔]|a |an |half ))/i));
-  }
-  return pieces.map((p) => p.trim()).filter((p) => p !== '');
-}
-
-const emptyWay = (): BrewWay => ({ ...blankWay(), waterMl: 0, stages: [], ingredients: [] });
+/** What a spoken amount is guessed at where the card names none. House estimates, asked. */
+const GUESS = { spiritMl: 30, layerMl: 40, glassWaterMl: 100 } as const;
 
 class Card {
-  private way = emptyWay();
+  private pot: PotWriter;
   private name = 'Brew';
   private brews: { name: string; way: BrewWay }[] = [];
   private shares: Record<string, number> = {};
+  private parts: Record<string, number> = {};
   private glassBrewMl: number | undefined;
-  private mix: MixLine[] = [];
+  private mix: CardPart[] = [];
   private jugMl: number | undefined;
   private iceG: number | undefined;
+  private iced = false;
+  private hot = false;
+  private bottles: CardRead['bottles'];
+  private notes: string[] = [];
   private lines: CardLine[] = [];
   private place: Place = 'pot';
-  /** plants that wait for the stage they go in with */
-  private waiting: string[] = [];
-  private clauseStage: string | undefined;
-  private going: Going | undefined;
-  private lid: Lid | undefined;
+  /** how many of a fruit were told, for "juice of the mandarins" */
+  private fruits: Record<string, number> = {};
 
   constructor(
     private readonly reading: (slug: string) => ReadingOf,
     private readonly plants: readonly Botanical[],
-  ) {}
+    private readonly pots: readonly Vessel[],
+  ) {
+    this.pot = new PotWriter(pots);
+  }
 
   clause(text: string): void {
-    const headed =
-      /^(cold|jug|in the jug|into the jug|then the jug|glass|a glass|in each glass|in the glass|each glass|by the glass|to serve)\s*(?:,\s*together)?\s*:\s*/i.exec(
-        text,
-      );
-    if (headed) this.place = /glass|serve/i.test(headed[1]!) ? 'glass' : 'jug';
-    const brew = headed ? null : /^([\p{L}][\p{L} ]{1,30}):\s+/u.exec(text);
-    if (brew) this.begin(brew[1]!);
-    const head = headed ?? brew;
-    this.clauseStage = undefined;
-    this.going = undefined;
-    this.lid = undefined;
-    const pieces = piecesOf(head ? text.slice(head[0].length) : text);
-    for (const piece of pieces) this.piece(piece);
-    if (this.lid) this.setLid(this.lid);
-    // "off the heat" without a time of its own is a steep all the same.
-    if (this.going && this.clauseStage === undefined) this.keep(10);
+    if (VARIANT.test(text)) return this.tell(text, 'noted', 'kept in the note');
+    const head = headOf(text);
+    if (head.place) this.place = head.place;
+    if (head.brew !== undefined) this.begin(head.brew);
+    if (head.vessel) {
+      const ml = readAmount(head.vessel.ml!, { ...WATER_WORDS, words: new Set() }).typical;
+      this.pot.standsIn(head.vessel.kind, ml);
+    }
+    this.pot.newClause();
+    for (const piece of piecesOf(head.rest)) this.piece(piece);
+    this.pot.endClause();
   }
 
   /** A brew of its own begins. */
   private begin(name: string): void {
-    if (this.way.stages.length > 0 || this.way.ingredients.length > 0)
-      this.brews.push({ name: this.name, way: this.whole() });
-    this.way = emptyWay();
-    this.waiting = [];
+    if (!this.pot.isEmpty()) this.endBrew();
+    this.pot = new PotWriter(this.pots);
     this.place = 'pot';
     this.name = name.charAt(0).toUpperCase() + name.slice(1);
   }
 
-  /** "half the syrup", "40 ml syrup" in the glass: of a brew that was told before. */
-  private ofBrew(text: string): boolean {
-    if (this.place === 'pot') return false;
+  private endBrew(): void {
+    if (this.pot.isGuessed())
+      this.tell(
+        `strain (${this.name.toLowerCase()})`,
+        'asked',
+        'The card does not say it: strained after the steep, through a sieve.',
+      );
+    this.brews.push({ name: this.name, way: this.pot.whole() });
+  }
+
+  private tell(text: string, kind: CardLine['kind'], told: string): void {
+    this.lines.push({ text, kind, told });
+    if (kind === 'noted' || kind === 'unread') this.notes.push(text);
+  }
+
+  private piece(text: string): void {
+    if (KEEPING.test(text)) return this.keeping(text);
+    if (this.partOfJug(text)) return;
+    if (/^(?:sweeten(?:ed)?|sugar) (?:to|by) taste$/i.test(text)) return this.sweetenToTaste(text);
+    const doing = doingIn(text, WATER_WORDS);
+    if (doing.rest === '') {
+      const told = this.does(doing);
+      return told === undefined
+        ? this.tell(text, 'unread', 'It says nothing that can be done here.')
+        : this.tell(text, told.asked ? 'asked' : told.noted ? 'noted' : 'taken', told.words);
+    }
+    if (this.levelOf(text, doing.rest) || this.ofBrew(text, doing.rest) || this.brewedTea(text, doing.rest)) {
+      this.after(doing);
+      return;
+    }
+    if (this.amountOf(text, doing)) this.after(doing);
+  }
+
+  /** What is done with what has just gone in. */
+  private after(doing: Doing): void {
+    const { verb, lid, minutes, underWeight, heldIn } = doing;
+    if (underWeight) this.pot.underWeight();
+    // What goes in cooler is cooled before.
+    if (verb?.kind === 'cool') return;
+    if (verb ?? minutes ?? lid ?? heldIn) this.does({ ...doing, heldIn: undefined, rest: '' });
+  }
+
+  /** What is kept, served, tasted or made of it later: nothing that the pot does. */
+  private keeping(text: string): void {
+    if (/\bserved? (?:hot|warm)\b|\bkept hot\b/i.test(text)) this.hot = true;
+    this.tell(text, /^(taste|serve|then more|cold|ice)$/i.test(text) ? 'taken' : 'noted', 'kept in the note');
+  }
+
+  private sweetenToTaste(text: string): void {
+    const grams = Math.max(10, Math.round(this.pot.waterMl() * 0.006) * 10);
+    this.pot.stage('dissolve', { sweetener: 'white_sugar', to: { grams }, toTaste: true });
+    this.tell(text, 'asked', `to taste: ${grams} g of white sugar for now`);
+  }
+
+  /** "one third tea", "two parts water" of a jug that is told by its parts. */
+  private partOfJug(text: string): boolean {
+    if (this.place !== 'jug') return false;
+    const found =
+      /^((?:a|one|two|three|four|\d)[ -](?:thirds?|quarters?|half|halves|fifths?|parts?)|half|equal parts) (?:of )?(?:the )?([\p{L} ]+)$/iu.exec(
+        text,
+      );
     const names = [...this.brews.map((b) => b.name), this.name];
-    const found = /^(.+?)(?: of)?(?: the)? ([\p{L} ]+)$/u.exec(text);
-    const named =
-      names.find((n) => found?.[2]?.toLowerCase() === n.toLowerCase()) ??
-      (/\b(syrup|concentrate|brew|tea|base)$/i.test(text) ? this.name : undefined);
+    const named = names.find((n) => n.toLowerCase() === found?.[2]?.toLowerCase());
+    const water = /^(?:cold |still )?water$/i.test(found?.[2] ?? '');
+    const share = found ? shareOf(found[1]!) : undefined;
+    // Of one brew alone it is a share of that brew.
+    if (!found || share === undefined || !(named ?? water) || (/^half$/i.test(found[1]!) && !water)) return false;
+    if (water) this.pour({ kind: 'water', water: 'still' }, 'Cold water', 0, undefined, 'jug');
+    this.parts[named ?? 'Cold water'] = share;
+    this.tell(text, 'taken', `${found[1]!.toLowerCase()} of the jug`);
+    return true;
+  }
+
+  /** "half the syrup", "40 ml syrup" in the glass: of a brew that was told before. */
+  private ofBrew(text: string, words: string): boolean {
+    const names = [...this.brews.map((b) => b.name), this.name];
+    const found = /^(.+?)(?: of)?(?: the)? ([\p{L} ]+)$/u.exec(words);
+    const own = names.find((n) => found?.[2]?.toLowerCase() === n.toLowerCase());
+    // In the pot it is of a brew that has a name, and is strained off already.
+    if (this.place === 'pot' && !(own && own !== this.name && this.brews.length > 0)) return false;
+    const named = own ?? (/\b(syrup|concentrate|brew|tea|base)$/i.test(words) ? this.name : undefined);
     if (!found || named === undefined) return false;
     const share = readAmount(`${found[1]!.replace(/ of$/, '')} of it`, WATER_WORDS);
     if (share.unit === 'relative' && share.typical !== undefined) {
       this.shares[named] = share.typical;
+      if (this.place === 'pot') this.place = 'jug';
       this.tell(text, 'taken', `${Math.round(share.typical * 100)} % of the ${named.toLowerCase()}`);
       return true;
     }
@@ -154,30 +211,103 @@ class Card {
     return true;
   }
 
-  private tell(text: string, kind: CardLine['kind'], told: string): void {
-    this.lines.push({ text, kind, told });
+  /** "800 ml tea": tea by the litre, as it is usually made. */
+  private brewedTea(text: string, words: string): boolean {
+    const tea =
+      /^([\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?|pints?)) (?:of )?((?:strong )?(?:black |green |white |rooibos )?tea)$/i.exec(
+        words,
+      );
+    const ml = tea ? readAmount(tea[1]!, { ...WATER_WORDS, words: new Set() }).typical : undefined;
+    if (!tea || ml === undefined || !this.pot.isEmpty()) return false;
+    const plant = thingsNamedIn(tea[2]!, this.plants).find((t) => t.kind === 'plant');
+    if (plant?.kind !== 'plant') return false;
+    const grams = Math.round((plant.plant.dose.typical * ml) / 100) / 10;
+    // What the leaf keeps is poured on as well.
+    this.pot.addWater(Math.round(ml + 4 * grams), undefined);
+    this.pot.putIn(plant.plant, grams, {});
+    this.pot.keep({ kind: 'steep', place: 'off-heat', boiling: false }, 5);
+    this.pot.strain(undefined, false);
+    const name = plant.thing.name.toLowerCase();
+    this.tell(
+      text,
+      'asked',
+      `${grams} g of ${name}, 5 min off the heat, for ${Math.round(ml)} ml. Is that how you make it?`,
+    );
+    return true;
   }
 
-  private piece(text: string): void {
-    if (this.done_(text)) return;
-    const lead = /^(?:off the heat|off the boil|off)\s*:?\s+(?=[\d½¼¾⅓⅔]|a |an |half )/i.exec(text);
-    if (lead) this.going = { kind: 'steep', place: 'off-heat', boiling: false };
-    const amount = lead ? text.slice(lead[0].length) : text;
-    if (this.levelOf(amount) || this.ofBrew(amount)) return;
-    const glass = /\s+(?:by|per|in each|for each|to each|a|each) glass$/i.exec(amount);
-    const words = glass ? amount.slice(0, -glass[0].length) : amount;
-    const likely = thingsNamedIn(words, this.plants).map((thing) => ({
-      thing,
-      read: readAmount(words, thing.thing, this.reading(thing.thing.slug)),
-    }));
+  /** An amount of something goes in, or is poured. True where it was understood. */
+  private amountOf(text: string, doing: Doing): boolean {
+    const place = doing.atGlass ? 'glass' : doing.toBottleMl === undefined ? this.place : 'jug';
+    const words = doing.rest;
+    // "220 ml at 92 °C", "1 L just boiled": in the pot a volume of nothing is water.
+    const bare = /^[\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|dl|l|litres?|liters?|cups?|quarts?|qts?|pints?)$/i.test(words);
+    const named = bare && place === 'pot' ? thingsNamedIn('water') : thingsNamedIn(words, this.plants);
+    const reading = (t: CardThing): ReadingOf => ({ ...this.reading(t.thing.slug), earlier: this.fruits });
+    const likely = named.map((thing) => ({ thing, read: readAmount(words, thing.thing, reading(thing)) }));
     // What it can be without a question goes before what it might be with one.
     const certain = likely.filter((l) => l.read.kind === 'sure' || l.read.kind === 'spread');
     const { thing, read } = (certain.length > 0 ? this.usual(words, certain) : likely[0]) ?? {};
-    if (!thing || !read)
-      return this.tell(text, 'unread', 'It names no plant, sugar or liquid that is known, and nothing that is done.');
+    if (!thing || !read) {
+      if (doing.toTaste) {
+        this.tell(text, 'noted', 'to taste, in the note');
+        return true;
+      }
+      this.tell(text, 'unread', 'It names no plant, sugar or liquid that is known, and nothing that is done.');
+      return false;
+    }
+    if (read.unit === 'ratio' && thing.kind === 'sugar' && read.typical !== undefined) {
+      // Grams to each litre that came through.
+      this.pot.stage('dissolve', { sweetener: thing.sweetener, to: { gPerMl: read.typical / 1000 } });
+      this.tell(
+        text,
+        'taken',
+        `${Math.round(read.typical)} g of ${thing.thing.name.toLowerCase()} to each litre that came through`,
+      );
+      return true;
+    }
     if (read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml'))
-      return this.tell(text, 'unread', read.message ?? read.question ?? 'It needs an amount.');
-    this.take(text, words, thing, read, glass ? 'glass' : this.place);
+      return this.withoutAmount(text, thing, read, doing, place);
+    this.take(text, words, thing, read, place, doing);
+    return true;
+  }
+
+  /** Named, but without an amount: to taste, or a guess that is asked. */
+  private withoutAmount(text: string, of: CardThing, read: AmountRead, doing: Doing, place: Place): boolean {
+    const name = of.thing.name.toLowerCase();
+    if (of.kind === 'sugar' || (of.kind === 'plant' && doing.toTaste)) {
+      if (!doing.toTaste) return this.nothing(text, read);
+      if (of.kind === 'sugar')
+        this.pot.stage('dissolve', { sweetener: of.sweetener, to: { grams: 50 }, toTaste: true });
+      this.tell(
+        text,
+        of.kind === 'sugar' ? 'asked' : 'noted',
+        of.kind === 'sugar' ? `to taste: 50 g of ${name} for now` : 'to taste, in the note',
+      );
+      return true;
+    }
+    if (of.kind === 'water' && doing.toTaste) {
+      this.mix.push({
+        ...this.lineOf({ kind: 'water', water: 'still' }, 'Cold water', 0, undefined, 'jug'),
+        toTaste: true,
+        noAmount: true,
+      });
+      this.tell(text, 'asked', 'to taste: as much as makes it 90 g/L for now');
+      return true;
+    }
+    if (of.kind === 'pour' && (doing.atGlass || doing.layered || place === 'glass')) {
+      const strong = of.from.kind === 'spirit' || (of.plant?.matter?.alcohol ?? 0) > 0.2;
+      const ml = strong ? GUESS.spiritMl : doing.layered ? GUESS.layerMl : GUESS.glassWaterMl;
+      this.pour(of.from, of.name, ml, undefined, 'glass', doing);
+      this.tell(text, 'asked', `How much ${name} in each glass? ${ml} ml for now.`);
+      return true;
+    }
+    return this.nothing(text, read);
+  }
+
+  private nothing(text: string, read: AmountRead): false {
+    this.tell(text, 'unread', read.message ?? read.question ?? 'It needs an amount.');
+    return false;
   }
 
   /** Of forms of one plant that the words leave open, that which is nearest to its usual dose: 60 g of ginger are fresh. */
@@ -188,7 +318,7 @@ class Card {
     const [best, ...others] = certain;
     if (best?.thing.kind !== 'plant' || /\b(dried|dry|fresh|frozen|ground|powder)/i.test(words)) return best;
     const own = best.thing.plant;
-    const litres = Math.max(0.2, this.way.waterMl > 0 ? this.way.waterMl / 1000 : 1);
+    const litres = Math.max(0.2, this.pot.waterMl() > 0 ? this.pot.waterMl() / 1000 : 1);
     const off = ({ thing, read }: { thing: CardThing; read: AmountRead }): number =>
       thing.kind === 'plant' && thing.plant.latinName === own.latinName && thing.plant.part === own.part
         ? Math.abs(Math.log(read.typical! / litres / thing.plant.dose.typical))
@@ -196,74 +326,123 @@ class Card {
     return others.reduce((a, b) => (off(b) < off(a) - 0.5 ? b : a), best);
   }
 
-  /** "cold water to 2 L", "water to the 1.2 L line": the jug or the pot is filled to a mark. */
-  private levelOf(text: string): boolean {
+  /** "cold water to 2 L", "water to the 1.2 L line", "water to 3 cm under the rim", "water just to cover". */
+  private levelOf(text: string, words: string): boolean {
     const level =
-      /^(?:cold |boiling |kettle )?water (?:to|up to) (?:the )?(\d+(?:[.,]\d+)? ?(?:ml|cl|l|litres?|liters?))(?: line| mark)?$/i.exec(
-        text,
+      /^(?:cold |boiling |hot )?(?:kettle )?water (?:to|up to) (?:the )?(\d+(?:[.,]\d+)? ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?))(?: line| mark)?$/i.exec(
+        words,
       );
+    const rim = /^water (?:to|up to) (\d+(?:[.,]\d+)?) ?(cm|mm|in(?:ch(?:es)?)?) (?:under|below) the rim$/i.exec(words);
+    const cover =
+      /^(?:cold |boiling )?water (?:just )?to (?:just )?cover$|^(?:just )?cover(?:ed)? with (?:cold |boiling )?water$/i.test(
+        words,
+      );
+    if (rim) {
+      const n = Number(rim[1]!.replace(',', '.'));
+      const cm = /^mm/i.test(rim[2]!) ? n / 10 : /^in/i.test(rim[2]!) ? n * 2.54 : n;
+      this.pot.fillUnderRim(cm);
+      this.tell(text, 'taken', 'as much as fits beside what is in it, by the jar’s size');
+      return true;
+    }
+    if (cover) {
+      this.pot.fillToCover();
+      if (/boiling/i.test(words)) this.pot.heated();
+      this.tell(text, 'taken', 'as much as just covers what is in it, in the pot it fits');
+      return true;
+    }
     if (!level) return false;
     const ml = readAmount(level[1]!, { ...WATER_WORDS, words: new Set() }).typical;
     if (ml === undefined) return false;
-    if (this.strained()) {
+    if (this.place !== 'pot' || this.pot.isStrained()) {
       this.jugMl = ml;
       this.pour({ kind: 'water', water: 'still' }, 'Cold water', 'rest', undefined, 'jug');
       this.tell(text, 'taken', `the jug is filled to ${Math.round(ml)} ml`);
     } else {
-      this.way = { ...this.way, waterMl: ml };
-      this.tell(text, 'asked', `${Math.round(ml)} ml of water: what is in it besides takes its own room`);
+      this.pot.fillTo(ml);
+      this.tell(text, 'taken', `filled to ${Math.round(ml)} ml with what is in it`);
     }
     return true;
   }
 
-  private strained = (): boolean => this.place !== 'pot' || this.way.stages.some((s) => s.kind === 'strain');
-
-  private take(text: string, words: string, of: CardThing, read: AmountRead, place: Place): void {
+  private take(text: string, words: string, of: CardThing, read: AmountRead, place: Place, doing: Doing): void {
     const amount = read.typical!;
     const written = /^\d+(\.\d+)? ?(g|ml)$/.test(read.words) ? undefined : read.words;
     const worded =
       written === undefined ? {} : { written: words === read.words || read.kind !== 'ask' ? read.words : words };
     const figure = `${amount >= 100 ? Math.round(amount) : Math.round(amount * 10) / 10} ${read.unit}`;
     const told = `${read.words === figure ? '' : `${read.words}, `}${figure} of ${of.thing.name.toLowerCase()}`;
-    const kind = read.kind === 'ask' ? 'asked' : 'taken';
-    this.tell(text, kind, read.kind === 'ask' ? `${told}. ${read.question ?? ''}` : told);
+    const guess = of.kind === 'plant' && of.guess === true;
+    const asked = read.kind === 'ask' || guess;
+    this.tell(
+      text,
+      asked ? 'asked' : 'taken',
+      asked ? `${told}. ${guess ? 'Is that what it is?' : (read.question ?? '')}` : told,
+    );
+    this.remember(words);
+    const strained = place !== 'pot' || this.pot.isStrained();
+    const taste = doing.toTaste ? { toTaste: true as const } : {};
     if (of.kind === 'ice') {
-      if (place === 'glass' || !this.strained()) this.iceG = amount;
-      else this.stage('onto-ice', { iceG: amount, ice: 'freezer', ...worded } as Partial<Stage>);
+      if (place === 'glass' || !strained) [this.iceG, this.iced] = [amount, true];
+      else this.pot.stage('onto-ice', { iceG: amount, ice: 'freezer', ...worded });
       return;
     }
     if (of.kind === 'sugar') {
       if (place === 'glass')
-        return this.pour({ kind: 'syrup', brix: 50, sweetener: of.sweetener }, of.thing.name, amount, written, 'glass');
-      this.stage('dissolve', { sweetener: of.sweetener, to: { grams: amount }, ...worded } as Partial<Stage>);
+        return this.pour(
+          { kind: 'syrup', brix: 50, sweetener: of.sweetener },
+          of.thing.name,
+          amount,
+          written,
+          'glass',
+          doing,
+        );
+      if (doing.verb?.kind === 'cool') this.pot.cool(doing.verb.toC, 'standing');
+      this.pot.stage('dissolve', { sweetener: of.sweetener, to: { grams: amount }, ...worded, ...taste });
       return;
     }
     if (of.kind === 'water') {
-      if (this.strained() || place !== 'pot')
+      if (strained)
         return this.pour(
           { kind: 'water', water: 'still' },
           'Cold water',
           amount,
           written,
           place === 'glass' ? 'glass' : 'jug',
+          doing,
         );
-      const { waterMl } = this.way;
-      const more = waterMl > 0;
-      if (/\bboiling\b/i.test(text)) this.heated();
-      const { waterWritten: _was, ...rest } = this.way;
-      this.way = {
-        ...rest,
-        waterMl: waterMl + amount,
-        ...(more || written === undefined ? {} : { waterWritten: written }),
-      };
-      return;
+      if (doing.atC !== undefined) this.pot.heatTo(doing.atC);
+      else if (doing.justBoiled || /\bboiling\b/i.test(text)) this.pot.heated();
+      return this.pot.addWater(amount, written);
     }
     if (of.kind === 'pour') {
-      if (this.strained() || place !== 'pot' || !of.plant)
-        return this.pour(of.from, of.name, amount, written, place === 'glass' ? 'glass' : 'jug');
-      return this.putIn(of.plant, (amount * (of.plant.cupG ?? CUP_ML)) / CUP_ML, worded);
+      if (strained || !of.plant)
+        return this.pour(of.from, of.name, amount, written, place === 'glass' ? 'glass' : 'jug', doing);
+      return this.pot.putIn(of.plant, (amount * (of.plant.cupG ?? CUP_ML)) / CUP_ML, { ...worded, ...held(doing) });
     }
-    this.putIn(of.plant, amount, worded);
+    this.pot.putIn(of.plant, amount, { ...worded, ...held(doing) });
+  }
+
+  /** "peel of 2 mandarins": later the juice of them. */
+  private remember(words: string): void {
+    const many = /\b(\d+|an?|one|two|three|four|five|six) ([\p{L}]+)$/iu.exec(words);
+    if (!many || !/ of /.test(words)) return;
+    const n = readMinutes(`${many[1]!} min`).typical ?? Number(many[1]);
+    const fruit = many[2]!.toLowerCase().replace(/ies$/, 'y').replace(/s$/, '');
+    this.fruits = { ...this.fruits, [fruit]: n };
+  }
+
+  private lineOf(
+    from: MixLine['from'],
+    name: string,
+    book: MixLine['book'],
+    written: string | undefined,
+    at: 'jug' | 'glass',
+  ): CardPart {
+    const id = freeId(
+      from.kind === 'juice' ? from.plant.replaceAll('_', '-') : from.kind,
+      this.mix.map((l) => l.id),
+    );
+    return { id, name, from, book, at, ...(written === undefined ? {} : { written }) };
   }
 
   private pour(
@@ -272,272 +451,98 @@ class Card {
     book: MixLine['book'],
     written: string | undefined,
     at: 'jug' | 'glass',
+    doing?: Doing,
   ): void {
-    const id = freeId(
-      from.kind === 'juice' ? from.plant.replaceAll('_', '-') : from.kind,
-      this.mix.map((l) => l.id),
-    );
-    this.mix.push({ id, name, from, book, at, ...(written === undefined ? {} : { written }) });
+    this.mix.push({
+      ...this.lineOf(from, name, book, written, at),
+      ...(doing?.layered && at === 'glass' ? { layered: true } : {}),
+      ...(doing?.toTaste ? { toTaste: true } : {}),
+      ...(doing?.toBottleMl === undefined ? {} : { toBottleMl: doing.toBottleMl }),
+    });
+    if (doing?.toBottleMl !== undefined) this.bottles ??= { ml: doing.toBottleMl };
   }
 
-  private putIn(plant: Botanical, grams: number, worded: { written?: string }): void {
-    const id = freeId(
-      plant.slug.replace(/[^a-z0-9_-]/g, '-'),
-      this.way.ingredients.map((i) => i.id),
-    );
-    const after = this.way.stages.at(-1);
-    const stageId = this.clauseStage ?? (this.going ? undefined : this.strained() ? after?.id : undefined);
-    const ingredient: BrewIngredient = {
-      id,
-      plant: plant.slug,
-      grams: Math.round(grams * 1000) / 1000,
-      enters: { stageId: stageId ?? '', atMin: 0 },
-      ...worded,
-    };
-    this.way = { ...this.way, ingredients: [...this.way.ingredients, ingredient] };
-    if (stageId === undefined) this.waiting.push(id);
+  /** What is done: in words, or undefined where it cannot be. */
+  private does(doing: Doing): { words: string; asked?: boolean; noted?: boolean } | undefined {
+    const { verb, minutes, lid, atC, heldIn, underWeight } = doing;
+    if (lid) this.pot.setsLid(lid);
+    if (underWeight) this.pot.underWeight();
+    if (heldIn && !verb && minutes === undefined) {
+      this.pot.holdIn(heldIn);
+      return { words: `in a ${heldIn} that lifts out` };
+    }
+    if (atC !== undefined && minutes !== undefined && (!verb || verb.kind === 'off' || verb.kind === 'simmer')) {
+      this.pot.heatTo(atC);
+      this.pot.stage('hold', { minutes });
+      return { words: `kept at ${atC} °C for ${told(minutes)}` };
+    }
+    if (!verb) {
+      if (doing.toTaste) return { words: 'to taste', noted: true };
+      if (minutes !== undefined) return this.pot.lasts(minutes);
+      return lid || underWeight ? { words: lid ? 'lid' : 'held under by a weight' } : undefined;
+    }
+    return this.verb(verb, minutes, doing);
   }
 
-  private stage(kind: StageKind, change: Partial<Stage> = {}): string {
-    const next = addStage(this.way, kind, this.way.stages.length);
-    const added = next.stages.at(-1)!;
-    const stage = { ...added, ...change } as Stage;
-    const stages = [...this.way.stages, stage];
-    // What waited goes in with it; what is stirred in or strained off is no place to steep.
-    const holds = !['strain', 'dissolve', 'rinse'].includes(kind);
-    const waiting = holds ? new Set(this.waiting) : new Set<string>();
-    if (holds) this.waiting = [];
-    this.way = {
-      ...this.way,
-      stages,
-      ingredients: this.way.ingredients.map((i) =>
-        waiting.has(i.id) ? { ...i, enters: { stageId: stage.id, atMin: 0 } } : i,
-      ),
-    };
-    if (holds) this.clauseStage = stage.id;
-    return stage.id;
-  }
-
-  private setLid(lid: Lid): void {
-    this.way = { ...this.way, stages: this.way.stages.map((s) => (s.id === this.clauseStage ? { ...s, lid } : s)) };
-  }
-
-  /** Keeps what is going on for so long: a simmer, a steep. */
-  private keep(minutes: number): void {
-    const going = this.going ?? { kind: 'steep', place: 'off-heat', boiling: false };
-    if (going.kind === 'hold') {
-      this.heated();
-      this.stage('hold', { minutes, ...(going.boiling ? { agitation: 'boiling' } : {}) } as Partial<Stage>);
-    } else {
-      if (going.place === 'off-heat') this.heated();
-      this.stage('steep', { place: going.place, minutes } as Partial<Stage>);
+  private verb(
+    verb: Verb,
+    minutes: number | undefined,
+    { inAll }: Doing,
+  ): { words: string; asked?: boolean; noted?: boolean } | undefined {
+    switch (verb.kind) {
+      case 'onto-ice':
+        this.iced = true;
+        if (verb.strained && !this.pot.isStrained()) this.pot.strain(undefined, false);
+        if (verb.iceG === undefined) return { words: 'over ice' };
+        if (this.place === 'glass') this.iceG = verb.iceG;
+        else this.pot.stage('onto-ice', { iceG: verb.iceG, ice: 'freezer' });
+        return { words: 'over ice' };
+      case 'bottles':
+        this.bottles = { ...(verb.count === undefined ? {} : { count: verb.count }), ml: verb.ml };
+        return { words: `kept by bottles of ${Math.round(verb.ml)} ml` };
+      default:
+        return this.pot.does(verb, minutes, inAll);
     }
-    this.going = undefined;
-  }
-
-  /** Before it simmers or steeps hot it is brought to the boil, if nothing has heated it yet. */
-  private heated(): void {
-    if (this.way.stages.some((s) => s.kind === 'heat' || s.kind === 'hold')) return;
-    const next = addStage(this.way, 'heat', this.way.stages.length);
-    this.way = { ...this.way, stages: next.stages };
-  }
-
-  /** Heated to a temperature, before anything goes in. */
-  private heatTo(to: number): void {
-    const next = addStage(this.way, 'heat', this.way.stages.length);
-    this.way = {
-      ...this.way,
-      stages: next.stages.map((st, k) => (k === next.stages.length - 1 ? ({ ...st, to } as Stage) : st)),
-    };
-  }
-
-  /** What is done: true where the piece says so. */
-  private done_(text: string): boolean {
-    const t = text.toLowerCase();
-    const lid = LIDS.find(([re]) => re.test(t))?.[1];
-    const bare = t
-      .replace(/\b(lid (on|loose|off)|lidded|covered|uncovered|loosely covered|with (the|a) lid( on)?)\b/g, '')
-      .replace(/^[\s,]+|[\s,]+$/g, '');
-    const said = (told: string): true => {
-      if (lid) this.lid = lid;
-      this.tell(text, 'taken', told);
-      return true;
-    };
-    if (lid && bare === '') return said('lid');
-    const minutes = (words: string): number | undefined => readMinutes(words.replace(/^an hour$/, '1 h')).typical;
-    const at = new RegExp(`^(?:for )?(${TIME}) (?:at|kept at) ${DEGREES}$`).exec(bare) ?? undefined;
-    if (at) {
-      const toC = readTemperature(`${at[2]} ${at[3]}`, { boilsAtC: 100 }).typical;
-      const m = minutes(at[1]!);
-      if (toC === undefined || m === undefined) return false;
-      this.heatTo(Math.round(toC));
-      this.stage('hold', { minutes: m } as Partial<Stage>);
-      return said(`kept at ${Math.round(toC)} °C for ${m} min`);
-    }
-    const boilFor =
-      new RegExp(`^(?:boil|boiled|rolling boil)(?: for)? (${TIME})$`).exec(bare) ??
-      new RegExp(`^(${TIME}) (?:at a rolling boil|boil|boiling|boiled)$`).exec(bare);
-    if (boilFor)
-      return this.kept({ kind: 'hold', place: 'off-heat', boiling: true }, minutes(boilFor[1]!)) && said('boiled');
-    const simmer =
-      new RegExp(`^(?:gentle |gently )?(?:open )?simmer(?:ed)?(?: for)? (${TIME})$`).exec(bare) ??
-      new RegExp(`^(${TIME}) (?:at a |at )?(?:gentle )?(?:open )?simmer(?:ing|ed)?$`).exec(bare);
-    if (simmer)
-      return this.kept({ kind: 'hold', place: 'off-heat', boiling: false }, minutes(simmer[1]!)) && said('simmered');
-    const off =
-      new RegExp(`^(?:off the heat|off the boil|steep(?:ed)?|vented|left)(?: for)? (${TIME})$`).exec(bare) ??
-      new RegExp(`^(${TIME}) (?:off the heat|off the boil|steep(?:ed)?|of steeping|vented)$`).exec(bare);
-    if (off)
-      return (
-        this.kept({ kind: 'steep', place: 'off-heat', boiling: false }, minutes(off[1]!)) &&
-        said('steeped off the heat')
-      );
-    const fridge =
-      new RegExp(`^(?:then )?(?:in|into) the fridge(?: to| for)? (${TIME})(?: in all)?$`).exec(bare) ??
-      new RegExp(`^(${TIME}) in the fridge$`).exec(bare);
-    if (fridge)
-      return (
-        this.kept({ kind: 'steep', place: 'fridge', boiling: false }, minutes(fridge[1]!)) &&
-        said('steeped in the fridge')
-      );
-    const plain = new RegExp(`^(?:for )?(${TIME})$`).exec(bare);
-    if (plain) return this.kept(this.going, minutes(plain[1]!)) && said(`for ${plain[1]!}`);
-    if (/^(bring |brought )?to the boil$|^boil(ed)?( up)?( once)?$/.test(bare)) {
-      this.stage('heat');
-      return said('brought to the boil');
-    }
-    const heat = new RegExp(`^(?:heat|heated|warm|warmed) to ${DEGREES}$`).exec(bare);
-    if (heat) {
-      this.stage('heat', {
-        to: Math.round(readTemperature(`${heat[1]} ${heat[2]}`, { boilsAtC: 100 }).typical ?? 60),
-      } as Partial<Stage>);
-      return said('heated');
-    }
-    if (/^off( the heat| the boil)?$/.test(bare)) {
-      this.going = { kind: 'steep', place: 'off-heat', boiling: false };
-      return said('off the heat');
-    }
-    if (/^(at a |to a )?(gentle )?simmer$/.test(bare)) {
-      this.going = { kind: 'hold', place: 'off-heat', boiling: false };
-      return said('at a simmer');
-    }
-    const strain =
-      /^(?:strain(?:ed)?|sieved?|through|filter(?:ed)?)(?: off)?(?: through)?(?: a| an| the)?(?: fine)?(?: (sieve|cloth|paper|strainer))?(?:(?: and|,)? (press(?:ed)?|squeezed))?$/.exec(
-        bare,
-      );
-    if (strain) return this.strainedBy(strain[1], strain[2] !== undefined) && said('strained');
-    if (/^(press(ed)?|squeezed)$/.test(bare)) return this.pressed() && said('pressed');
-    const cool = new RegExp(
-      `^cool(?:ed)?(?: down)?(?: to ${DEGREES}| to lukewarm)?( in an ice bath)?( covered)?$`,
-    ).exec(bare);
-    if (cool) {
-      const toC = cool[1]
-        ? (readTemperature(`${cool[1]} ${cool[2]}`, { boilsAtC: 100 }).typical ?? 30)
-        : /lukewarm/.test(bare)
-          ? 37
-          : 30;
-      this.stage('cool', { toC: Math.round(toC), by: cool[3] ? 'ice-bath' : 'standing' } as Partial<Stage>);
-      return said(`cooled to ${Math.round(toC)} °C`);
-    }
-    if (/^(left in the pot )?until (it is )?cool$/.test(bare)) {
-      this.stage('cool', { toC: 30, by: 'standing' } as Partial<Stage>);
-      return said('left in the pot until it is cool');
-    }
-    if (/^(into an |in an )?ice bath$/.test(bare)) {
-      this.stage('cool', { toC: 21, by: 'ice-bath' } as Partial<Stage>);
-      return said('into an ice bath');
-    }
-    const work = /^(blend(?:ed)?|crush(?:ed)?|mash(?:ed)?|skim(?:med)?|crush by hand|bottle[ds]?)$/.exec(bare)?.[1];
-    if (work) {
-      const of = work.startsWith('blend')
-        ? 'blend'
-        : work.startsWith('skim')
-          ? 'skim'
-          : work.startsWith('bottle')
-            ? 'bottle'
-            : 'crush';
-      this.stage('hands', { work: of } as Partial<Stage>);
-      return said(work);
-    }
-    const down = /^(gentle |gently )?(?:open )?(simmer(?:ed)?|boil(?:ed)?)(?: down)?(?: in [^,]*)? (until .+)$/.exec(
-      bare,
-    );
-    if (down) {
-      const share = readAmount(down[3]!, { ...WATER_WORDS, words: new Set() }).typical;
-      if (share === undefined) return false;
-      const agitation = down[2]!.startsWith('simmer') ? 'stirred-now-and-then' : 'boiling';
-      this.stage('reduce', { to: { share }, lid: 'open', agitation } as Partial<Stage>);
-      return said(`boiled down until ${Math.round(share * 100)} % is left`);
-    }
-    const left = readAmount(bare, { ...WATER_WORDS, words: new Set() });
-    if (
-      /until|less$|^(cooked|boiled|reduced) (down )?to /.test(bare) &&
-      left.unit === 'relative' &&
-      left.typical !== undefined
-    ) {
-      this.stage('reduce', { to: { share: left.typical }, lid: 'open' } as Partial<Stage>);
-      return said(`boiled down until ${Math.round(left.typical * 100)} % is left`);
-    }
-    const rinse = /^rinse(?: with)? (.+)$/.exec(bare);
-    if (rinse) {
-      const ml = readAmount(rinse[1]!.replace(/ of water| water/, ''), WATER_WORDS).typical;
-      if (ml === undefined) return false;
-      this.stage('rinse', { waterMl: ml } as Partial<Stage>);
-      return said('rinsed');
-    }
-    const ice = /^(?:strained hot |poured hot |hot )?(?:onto|over) (\d+) ?g (?:of )?ice(?:, shaken)?$/.exec(bare);
-    if (ice) {
-      if (this.place === 'glass') this.iceG = Number(ice[1]);
-      else this.stage('onto-ice', { iceG: Number(ice[1]), ice: 'freezer' } as Partial<Stage>);
-      return said('over ice');
-    }
-    return /^(shaken|over ice|ice|on ice|cold|taste|serve|while warm|vented)$/.test(bare) ? said('noted') : false;
-  }
-
-  private kept(going: Going | undefined, minutes: number | undefined): boolean {
-    if (minutes === undefined) return false;
-    this.going = going ?? this.going;
-    this.keep(Math.round(minutes * 10) / 10);
-    return true;
-  }
-
-  private strainedBy(through: string | undefined, press: boolean): true {
-    const by = through === 'cloth' ? 'fine-cloth' : through === 'paper' ? 'paper' : 'sieve';
-    this.stage('strain', { through: by, press } as Partial<Stage>);
-    return true;
-  }
-
-  private pressed(): true {
-    if (!this.way.stages.some((s) => s.kind === 'strain')) return this.strainedBy('cloth', true);
-    this.way = { ...this.way, stages: this.way.stages.map((s) => (s.kind === 'strain' ? { ...s, press: true } : s)) };
-    return true;
-  }
-
-  /** The brew as it stands: what still waits goes in at what lasts, or else at the first thing that is done. */
-  private whole(): BrewWay {
-    if (this.way.stages.length === 0) this.stage('strain');
-    const lasting = this.way.stages.find((s) => s.kind === 'steep' || s.kind === 'hold') ?? this.way.stages[0]!;
-    const known = new Set(this.way.stages.map((s) => s.id));
-    const ingredients = this.way.ingredients.map((i) =>
-      known.has(i.enters.stageId) ? i : { ...i, enters: { stageId: lasting.id, atMin: 0 } },
-    );
-    const cold = this.way.stages.every((s) => s.kind !== 'heat' && s.kind !== 'hold' && s.kind !== 'reduce');
-    const way = { ...this.way, ingredients, vesselKind: cold ? ('jar' as const) : ('pot' as const) };
-    return fitRatio({ ...way, ...nameOfWay(way) });
   }
 
   done(): CardRead {
     const glassParts = this.mix.filter((l) => l.at === 'glass').map((l) => (typeof l.book === 'number' ? l.book : 0));
+    this.endBrew();
     return {
-      brews: [...this.brews, { name: this.name, way: this.whole() }],
+      brews: this.brews,
       shares: this.shares,
+      parts: this.parts,
       glassMl: this.glassBrewMl === undefined ? undefined : this.glassBrewMl + glassParts.reduce((a, b) => a + b, 0),
       mix: this.mix,
       jugMl: this.jugMl,
       iceG: this.iceG,
+      iced: this.iced,
+      hot: this.hot && !this.iced,
+      bottles: this.bottles,
+      note: this.notes.join('; '),
       lines: this.lines,
     };
   }
 }
+
+const held = ({ heldIn }: Doing): { heldIn?: 'bag' | 'basket' } => (heldIn ? { heldIn } : {});
+const told = (minutes: number): string => (minutes >= 120 ? `${Math.round(minutes / 6) / 10} h` : `${minutes} min`);
+
+function shareOf(words: string): number | undefined {
+  const lower = words.toLowerCase().replace('-', ' ');
+  if (lower === 'half') return 0.5;
+  if (lower === 'equal parts') return 1;
+  const [count, part] = lower.split(' ') as [string, string];
+  const n = { a: 1, one: 1, two: 2, three: 3, four: 4 }[count] ?? Number(count);
+  const of = /third/.test(part) ? 3 : /quarter/.test(part) ? 4 : /fifth/.test(part) ? 5 : /hal/.test(part) ? 2 : 1;
+  return Number.isFinite(n) && n > 0 ? n / of : undefined;
+}
+
+/** What is kept, served, tasted or made of it later. */
+const KEEPING =
+  /^(?:taste|serve|cold|shaken|then more|more to taste|served? .*|kept (?:hot|warm|cold) .*|one mug .*|until tomorrow|until the next day|fridge|joined at .*|half in .*|judged cold|the rest .*|use (?:up )?all of it|boiled up once|over tea .*|keep .*)$/i;
+
+/** What is made of it another time. */
+const VARIANT = /^(?:from|with) what is left\b/i;
 
 const WATER_WORDS = (thingsNamedIn('water')[0] as Extract<CardThing, { kind: 'water' }>).thing;

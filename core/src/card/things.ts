@@ -7,7 +7,8 @@ import type { SweetenerName } from '../sugar/sweeteners';
 
 /** What a line of a card is an amount of: a plant, a sweetener, water, ice, or what is poured. */
 export type CardThing =
-  | { kind: 'plant'; plant: Botanical; thing: Thing }
+  /** `guess`: its words name the piece alone, as "5 bags" */
+  | { kind: 'plant'; plant: Botanical; thing: Thing; guess?: true }
   | { kind: 'sugar'; sweetener: SweetenerName; thing: Thing }
   | { kind: 'water'; thing: Thing }
   | { kind: 'ice'; thing: Thing }
@@ -29,12 +30,18 @@ const PART_ROWS: readonly (readonly [RegExp, (fruit: string) => readonly string[
   [/\bzest\b/, (f) => [`${f}_peel_fresh`]],
   [/\bpuree\b/, (f) => [`${f}_puree`]],
   [/\bflesh\b/, (f) => [`${f}_flesh`, `${f}_fresh`]],
+  // So many ml, a spoon of a fruit are its juice; a cup may be the fruit in pieces.
+  [
+    /^[\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|dl|l|litres?|liters?|fl\.? ?oz|tsp|teaspoons?|tbsp|tablespoons?)\b(?!.*\b(?:zest|dried|ground|powder|seeds?|leaf|leaves)\b)/,
+    (f) => [`${f}_juice`],
+  ],
   [/\b(slices?|wedges?)\b/, (f) => [`${f}_whole_sliced`, `${f}_fresh`]],
 ];
 
 const FORMS: readonly (readonly [RegExp, (b: Botanical) => boolean])[] = [
   [/\bdried\b|\bdry\b/, (b) => b.form.startsWith('dried')],
   [/\bfresh\b/, (b) => b.form === 'fresh'],
+  [/\b(handfuls?|sprigs?|bunch(es)?|heads?)\b/, (b) => b.form === 'fresh'],
   [/\bfrozen\b/, (b) => b.form === 'frozen'],
   [/\bground\b|\bpowder(ed)?\b/, (b) => b.form === 'dried_ground'],
   [/\bbags?\b|\bteabags?\b/, (b) => b.form === 'bag'],
@@ -75,6 +82,7 @@ const BY_PIECE: Readonly<Record<string, string>> = {
   calyx: 'roselle_dried_whole',
   bag: 'black_tea_bag',
   teabag: 'black_tea_bag',
+  head: 'elderflower_fresh',
 };
 
 /**
@@ -84,6 +92,7 @@ const BY_PIECE: Readonly<Record<string, string>> = {
 export function thingsNamedIn(text: string, own: readonly Botanical[] = []): readonly CardThing[] {
   const words = wordsOf(text);
   const lower = text.toLowerCase();
+  if (/\bsparkling$/.test(lower)) return [SPARKLING];
   if (words.has('water') && !/\b(rose|blossom|coconut) water\b/.test(lower))
     return [/\b(sparkling|soda|fizzy)\b/.test(lower) ? SPARKLING : WATER];
   if (words.has('ice') && words.size <= 4) return [{ kind: 'ice', thing: ICE_THING }];
@@ -97,11 +106,12 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
     found.length > 0
       ? found.filter((f) => f.score > best - 0.75).map((f) => f.plant)
       : botanicals().filter((b) => b.slug === piece);
+  const guess = found.length === 0 && piece !== 'roselle_dried_whole' ? { guess: true as const } : {};
   return plants.map((plant): CardThing => {
     const thing = thingOfPlant(plant);
     return thing.kind === 'liquid'
       ? { kind: 'pour', from: { kind: 'juice', plant: plant.slug }, name: plant.name.split(',')[0]!, thing, plant }
-      : { kind: 'plant', plant, thing };
+      : { kind: 'plant', plant, thing, ...guess };
   });
 }
 

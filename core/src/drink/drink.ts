@@ -43,14 +43,23 @@ export type Stage = { id: string; lid: Lid; agitation: Agitation; written?: stri
     /** poured over the drained plants, and added to what came out */
     | { kind: 'rinse'; waterMl: number }
     /** by what is there: grams to each ml, up to a Brix; or an amount */
-    | { kind: 'dissolve'; sweetener: string; to: { gPerMl: number } | { brix: number } | { grams: number } }
+    | {
+        kind: 'dissolve';
+        sweetener: string;
+        to: { gPerMl: number } | { brix: number } | { grams: number };
+        /** stirred in by taste, in goes: its amount is where one begins, and what it came to is told */
+        toTaste?: boolean;
+      }
     /** boiled down: before the strain with the plants in and by its level, after it by what is there */
     | { kind: 'reduce'; to: ReduceTo }
-    | { kind: 'ferment'; days: number }
+    | { kind: 'ferment'; days: number; tend?: Tend }
     /** poured or shaken as it is over so much ice, straight from the freezer or wet */
     | { kind: 'onto-ice'; iceG: number; ice: 'freezer' | 'wet' }
   );
 export type StageKind = Stage['kind'];
+
+/** The cook's own rhythm for a live jar: every so many hours, from a day on; by its warmth where left out. */
+export type Tend = Readonly<Partial<Record<'shake' | 'vent', { everyH: number; fromDay?: number }>>>;
 
 /** Where a boil-down ends: a share of what there was, a mark, a weight without the pan, a Brix, or a boiling point at sea level. */
 export type ReduceTo =
@@ -83,6 +92,8 @@ export type BrewIngredient = {
   scaling?: Scaling;
   /** how it is prepared; as the table takes it if left out */
   cut?: Cut;
+  /** it hangs in a bag or a basket that lifts out */
+  heldIn?: 'bag' | 'basket';
   /** the amount in the cook's own words, where it was not written in grams: "1 1/2 cups" */
   written?: string;
   /** what this lot gives against the reference; set by the plan, never by the recipe */
@@ -141,6 +152,10 @@ export type MixLine = {
   book: number | 'all' | 'rest';
   at: 'jug' | 'glass';
   written?: string;
+  /** poured over the rest and not stirred; at the glass */
+  layered?: boolean;
+  /** poured by taste: its amount is where one begins */
+  toTaste?: boolean;
 };
 
 export type Serve = {
@@ -148,7 +163,12 @@ export type Serve = {
   iceG: number;
   /** the drink is to be right this long after it is poured onto ice, min */
   rightAtMin: number;
+  /** what goes onto the glass and is not computed: "a sprig of mint" */
+  garnish?: string;
 };
+
+/** What is made is kept by bottles, undiluted: so large, and so many of them where it is made for that. */
+export type Bottles = { ml: number; count?: number };
 
 /**
  * A drink: its brews, how they are mixed, how it is served. The drink as written (each brew by its first
@@ -168,6 +188,9 @@ export type Drink = {
   /** the cook's own plants that it uses, as they were when it was written */
   plants?: readonly OwnPlant[];
   note?: string;
+  bottles?: Bottles;
+  /** kept as it is, although it cannot be planned yet */
+  draft?: true;
 };
 
 /** A second drink from the first brew: so much of the base with water. Sugar comes with the base alone. */
@@ -314,10 +337,14 @@ export function coolingAsSteep(way: BrewWay, minutes: number): BrewWay {
 }
 
 /** A way as it stays in the pot: everything up to the strain. */
-export const untilStrained = (way: BrewWay): readonly Stage[] => {
+export const untilStrained = (way: Pick<BrewWay, 'stages'>): readonly Stage[] => {
   const end = way.stages.findIndex((s) => s.kind === 'strain');
   return end < 0 ? way.stages : way.stages.slice(0, end + 1);
 };
+
+/** Whether a stage is the kettle's: a jar is never heated, water is heated for it and poured on. */
+export const isKettle = (way: Pick<BrewWay, 'vesselKind' | 'stages'>, stage: Stage): boolean =>
+  way.vesselKind === 'jar' && stage.kind === 'heat' && untilStrained(way).some((s) => s.id === stage.id);
 
 /** What is done to the strained liquor. */
 export const afterStraining = (way: BrewWay): readonly Stage[] => way.stages.slice(untilStrained(way).length);

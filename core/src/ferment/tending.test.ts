@@ -28,6 +28,15 @@ describe('tending a live jar', () => {
     expect(taste(2000)).toBeLessThan(0);
     expect(taste(10)).toBeGreaterThan(23 * 60);
   });
+  it('keeps the cook’s own rhythm by the clock, and from the day it is to begin', () => {
+    const own = { ...jar, tempC: 32, rhythm: { shake: { everyH: 8 }, vent: { everyH: 24, fromDay: 3 } } };
+    const inH = (sinceMin: number, lastDoneMin = {}): Record<string, number> =>
+      Object.fromEntries(tendingOf({ ...own, sinceMin, lastDoneMin }).map((t) => [t.task, t.inMin / 60]));
+    expect(inH(0)).toMatchObject({ shake: 8, vent: 48 });
+    expect(inH(60 * 60, { vent: 12 * 60, shake: 60 })).toMatchObject({ shake: 7, vent: 12 });
+    // Its vent is due from the third day on, whenever the jar is looked at.
+    expect(inH(72 * 60)['vent']).toBe(-24);
+  });
 });
 
 describe('the bounds of a live jar', () => {

@@ -1,3 +1,4 @@
+import type { Tend } from '../drink/drink';
 import { requirePositive } from '../quantity/range';
 import { abvBound, closedPressureBar } from './carbonDioxide';
 
@@ -31,17 +32,25 @@ export type LiveJar = {
   lid: 'open' | 'loose' | 'closed';
   /** minutes since each task was last done; since the start where it never was */
   lastDoneMin?: Readonly<Partial<Record<TendingTask, number>>>;
+  /** the cook's own rhythm, by the clock; the jar's warmth decides where there is none */
+  rhythm?: Tend;
 };
 
-/** What a live jar wants next, the most urgent first. A jar that cannot hold gas is not vented. */
+/** What a live jar wants next, the most urgent first. A jar that cannot hold gas is not vented, unless its recipe says so. */
 export function tendingOf(jar: LiveJar): readonly Tending[] {
   const pace = fermentPace(jar.tempC);
-  const tasks: TendingTask[] = jar.lid === 'closed' ? ['shake', 'vent', 'look', 'taste'] : ['shake', 'look', 'taste'];
+  const vented = jar.lid === 'closed' || jar.rhythm?.vent !== undefined;
+  const tasks: TendingTask[] = vented ? ['shake', 'vent', 'look', 'taste'] : ['shake', 'look', 'taste'];
   return tasks
     .map((task): Tending => {
-      const everyMin = (HOURS_AT_22[task] * 60) / pace;
+      const own = task === 'shake' || task === 'vent' ? jar.rhythm?.[task] : undefined;
+      const everyMin = own ? own.everyH * 60 : (HOURS_AT_22[task] * 60) / pace;
       const since = jar.lastDoneMin?.[task] ?? jar.sinceMin;
       const due = everyMin - since;
+      const firstMin = own?.fromDay === undefined ? 0 : (own.fromDay - 1) * 24 * 60;
+      // What is to begin on a day is first due then, however long the jar has stood.
+      if (firstMin > 0 && jar.lastDoneMin?.[task] === undefined)
+        return { task, everyMin, inMin: firstMin - jar.sinceMin };
       const notBefore = (FIRST_TASTE_H * 60) / pace - jar.sinceMin;
       return { task, everyMin, inMin: task === 'taste' ? Math.max(due, notBefore) : due };
     })

@@ -28,6 +28,8 @@ export type Book = {
   shares: Readonly<Record<string, number>>;
   /** the glass as it is drunk */
   glass: Liquid;
+  /** all that is in the jug */
+  jugLiquid: Liquid;
   /** the jug as written, ml: at least all that goes into it */
   jugMl: number;
 };
@@ -80,6 +82,7 @@ function runBook(drink: Drink): Book {
   return {
     standard: weightedStrength(liquid),
     glass: liquid,
+    jugLiquid: jug,
     jugMl: partsMl + restMl,
     mixMl,
     shares: Object.fromEntries(inJug.map((l, i) => [l.id, all > 0 ? amounts[i]! / all : 0])),

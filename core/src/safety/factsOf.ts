@@ -110,6 +110,7 @@ function brewFacts(
   const strain = way.stages.find((s) => s.kind === 'strain');
   const stages = way.stages.flatMap((stage) =>
     stageFacts(
+      way,
       stage,
       run.stages.find((t) => t.stageId === stage.id),
       run,

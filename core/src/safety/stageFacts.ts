@@ -1,5 +1,5 @@
 import type { BrewRun, StageTime } from '../brew/brewRun';
-import type { Stage, SteepPlace } from '../drink/drink';
+import { isKettle, type BrewWay, type Stage, type SteepPlace } from '../drink/drink';
 import { firstReaches } from '../heat/temperatureHistory';
 import type { Material, Vessel } from '../heat/vessel';
 import type { StageFact } from './facts';
@@ -14,10 +14,17 @@ const MATERIAL_WORD: Record<Material, string> = {
 };
 
 /** A stage of a brew in the words of the rules; none for what they do not ask about. */
-export function stageFacts(stage: Stage, time: StageTime | undefined, run: BrewRun, vessel: Vessel): StageFact[] {
+export function stageFacts(
+  way: BrewWay,
+  stage: Stage,
+  time: StageTime | undefined,
+  run: BrewRun,
+  vessel: Vessel,
+): StageFact[] {
   if (!time || time.endMin <= time.startMin) return [];
   const minutes = time.endMin - time.startMin;
-  const word = { vessel: MATERIAL_WORD[vessel.material], lid: stage.lid };
+  // The kettle is made for the ring, whatever it is poured into.
+  const word = { vessel: MATERIAL_WORD[isKettle(way, stage) ? 'steel' : vessel.material], lid: stage.lid };
   const lasting = (kind: StageFact['kind'], tempC: number): StageFact[] => [{ kind, temp_c: tempC, minutes, ...word }];
   switch (stage.kind) {
     case 'heat':

@@ -1,4 +1,4 @@
-import { runOfBatch, wayAsItWent, type Batch } from '../batch/batch';
+import { brewState, runOfBatch, wayAsItWent, type Batch } from '../batch/batch';
 import { frozenBrew, vesselOf } from '../batch/brewState';
 import { untilStrained, wayUpTo } from '../drink/drink';
 import { kitchenBoilingPoint } from '../heat/heating';
@@ -18,6 +18,8 @@ export type EndFigures = {
   belowRimCm?: number;
   brix?: number;
   sweetenedG?: number;
+  /** by taste: what one begins with and what was stirred in until now, g of all pots; undefined for a measured amount */
+  byTaste?: { beginG: number; soFarG: number };
   /** of a boil-down: how long all of it takes, min, four times in five */
   lastsMin?: { low: number; high: number };
 };
@@ -64,7 +66,13 @@ function figuresAnew(batch: Batch, brewId: string, stageId: string): EndFigures 
     }
     case 'dissolve': {
       const liquid = liquidAfter(batch, brewId, stageId);
-      return { sweetenedG: stirredIn(batch, brewId, stageId), brix: apparentBrix(liquid) };
+      const goes = brewState(batch, brewId).changes.sweetened.filter((s) => s.stageId === stageId);
+      const soFarG = goes.reduce((sum, g) => sum + g.grams, 0);
+      return {
+        sweetenedG: stirredIn(batch, brewId, stageId),
+        brix: apparentBrix(liquid),
+        ...(stage.toTaste && 'grams' in stage.to ? { byTaste: { beginG: stage.to.grams, soFarG } } : {}),
+      };
     }
     case 'hold':
     case 'onto-ice':

@@ -8,6 +8,7 @@ import {
   nextTime,
   readDrink,
   requireDrink,
+  targetAsItCame,
   tastingRecordOf,
   type Batch,
   type Drink,
@@ -84,7 +85,8 @@ export class DrinksService {
    * answered as kept, so that a repeated send is stored once.
    */
   async save(drink: Drink): Promise<void> {
-    this.refuseUnmakeable(drink);
+    // A draft is kept as it is, and is called one; what it still lacks it says where it is planned.
+    if (!drink.draft) this.refuseUnmakeable(drink);
     const body = JSON.stringify(drink);
     await this.database.write(async (transaction) => {
       const rows = await DrinkRow.findAll({ where: { id: drink.id }, order: [['version', 'ASC']], transaction });
@@ -148,9 +150,9 @@ export class DrinksService {
     const lastTasted = tasted[0];
     const next =
       learned && lastTasted
-        ? nextTime(drink, lastTasted.plan.target, await this.house.kitchen(), learned, tastings[0])
+        ? nextTime(drink, targetAsItCame(lastTasted), await this.house.kitchen(), learned, tastings[0])
         : undefined;
-    const startFrom = fittedTarget(drink, next?.target ?? last?.plan.target ?? drink.defaults);
+    const startFrom = fittedTarget(drink, next?.target ?? (last ? targetAsItCame(last) : drink.defaults));
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
   }
 

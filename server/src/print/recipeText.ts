@@ -1,6 +1,8 @@
 import {
   boilDownRange,
+  bottlesFilled,
   explain,
+  isKettle,
   isSyrup,
   likelyRange,
   mainStageOf,
@@ -8,6 +10,7 @@ import {
   reduceWords,
   SWEETENERS,
   totalMinutes,
+  type BrewWay,
   type Plan,
   type PlannedBrew,
   type Stage,
@@ -84,7 +87,8 @@ function brewSections(b: PlannedBrew): CardText['sections'] {
       lines: [
         ...b.leaf.map((l) => {
           const measure = l.written === undefined && l.measure ? ` (${l.measure.text})` : '';
-          return `${inWords(l.written, g(l.grams))} ${l.name}${l.cut ? `, ${l.cut}` : ''}${measure}`;
+          const held = b.way.ingredients.find((i) => i.id === l.ingredientId)?.heldIn;
+          return `${inWords(l.written, g(l.grams))} ${l.name}${l.cut ? `, ${l.cut}` : ''}${measure}${held ? `, in a ${held}` : ''}`;
         }),
         ...(b.waterMl > 0 ? [`${inWords(b.way.waterWritten, ml(b.waterMl))} water${pots}, ${b.vessel.name}`] : []),
         ...Object.entries(b.sweetenedG).map(([kind, x]) => `${g(x)} ${sweetener(kind)}`),
@@ -120,17 +124,18 @@ function stageLine(b: PlannedBrew, stage: Stage): string {
         return `${plantIn(b.concentrate.own, i.plant).name.split(/[,(]/)[0]!.trim().toLowerCase()}${at > 0 ? ` at ${minutes(at)}` : ''}`;
       });
   const [goIn, comeOut] = [named('enters'), named('leaves')];
-  return `${stageName(stage, mainStageOf(b.way) === stage)}${took}${goIn.length > 0 ? `; in: ${goIn.join(', ')}` : ''}${comeOut.length > 0 ? `; out: ${comeOut.join(', ')}` : ''}`;
+  return `${stageName(stage, b.way)}${took}${goIn.length > 0 ? `; in: ${goIn.join(', ')}` : ''}${comeOut.length > 0 ? `; out: ${comeOut.join(', ')}` : ''}`;
 }
 
-function stageName(s: Stage, main: boolean): string {
+function stageName(s: Stage, way: BrewWay): string {
   switch (s.kind) {
     case 'toast':
       return `Toast dry at ${s.atC} °C`;
     case 'heat':
+      if (isKettle(way, s)) return `Heat a kettle ${s.to === 'boil' ? 'to the boil' : `to ${s.to} °C`} and pour it on`;
       return s.to === 'boil' ? 'Bring to the boil' : `Heat to ${s.to} °C`;
     case 'hold':
-      return s.agitation === 'boiling' ? 'Keep at a rolling boil' : main ? 'Simmer' : 'Hold';
+      return s.agitation === 'boiling' ? 'Keep at a rolling boil' : mainStageOf(way) === s ? 'Simmer' : 'Hold';
     case 'cool':
       return `Cool to ${s.toC} °C${s.by === 'ice-bath' ? ' in an ice bath' : ''}`;
     case 'steep':
@@ -142,14 +147,29 @@ function stageName(s: Stage, main: boolean): string {
     case 'rinse':
       return `Rinse the plants with ${ml(s.waterMl)} water`;
     case 'dissolve':
-      return `Stir in ${'grams' in s.to ? `${inWords(s.written, g(s.to.grams))} ` : ''}${sweetener(s.sweetener)}`;
+      return `${s.toTaste ? 'By taste, beginning there: stir in' : 'Stir in'} ${'grams' in s.to ? `${inWords(s.written, g(s.to.grams))} ` : ''}${sweetener(s.sweetener)}`;
     case 'reduce':
       return `${s.agitation === 'boiling' ? 'Boil' : 'Simmer'} down ${reduceWords(s.to)}`;
     case 'onto-ice':
       return `Pour it hot over ${g(s.iceG)} ice`;
     case 'ferment':
-      return 'Let it work, loosely covered';
+      return `Let it work, ${s.lid === 'closed' ? 'closed' : 'loosely covered'}${rhythmWords(s)}`;
   }
+}
+
+function bottleLines(plan: Plan): string[] {
+  const filled = bottlesFilled(plan);
+  if (!filled) return [];
+  return [`Fills ${filled.count} bottles of ${ml(filled.eachMl)}, ${ml(filled.overMl)} over`];
+}
+
+/** How often the jar is tended, where the cook has said so. */
+function rhythmWords({ tend }: Extract<Stage, { kind: 'ferment' }>): string {
+  const words = (['shake', 'vent'] as const).flatMap((task) => {
+    const turn = tend?.[task];
+    return turn ? [`${task} every ${minutes(turn.everyH * 60)}${turn.fromDay ? ` from day ${turn.fromDay}` : ''}`] : [];
+  });
+  return words.map((w) => `, ${w}`).join('');
 }
 
 const mixLines = (plan: Plan): string[] => [
@@ -158,7 +178,12 @@ const mixLines = (plan: Plan): string[] => [
     .map((l) => `${ml(plan.jug.mix[l.id]!)} ${l.name.toLowerCase()}`),
   ...plan.drink.mix
     .filter((l) => l.at === 'glass' && plan.glass.atGlassMl[l.id])
-    .map((l) => `${Math.round(plan.glass.atGlassMl[l.id]!)} ml ${l.name.toLowerCase()} to each glass`),
+    .map(
+      (l) =>
+        `${Math.round(plan.glass.atGlassMl[l.id]!)} ml ${l.name.toLowerCase()} to each glass${l.layered ? ', as a layer' : ''}`,
+    ),
+  ...(plan.drink.serve.garnish ? [`On each glass: ${plan.drink.serve.garnish}`] : []),
+  ...bottleLines(plan),
   ...plan.syrups
     .filter((s) => s.volumeMl > 0)
     .map((s) => `${s.name}: ${g(s.sugarG)} ${sweetener(s.sweetener)} and ${g(s.waterG)} water`),

@@ -72,6 +72,7 @@ const EVENT_WORDS: Partial<Record<BatchEventBody['type'], string>> = {
   'stage-skipped': 'the step that was left out',
   'put-in': 'the plant that went in',
   'taken-out': 'the plant that came out',
+  sweetened: 'the sugar that went in',
   measured: 'the measurement',
   mixed: 'the mix',
   undone: 'the undo',

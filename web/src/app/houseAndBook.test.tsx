@@ -235,12 +235,20 @@ describe('planning', () => {
     expect(line!.book).toBeLessThan(600);
     expect(kept.brews[0].ways[0]!.ingredients[0]!.scaling).toEqual({ power: 0.75 });
   });
-  it('a recipe that cannot be is told, and is not kept', async () => {
+  it('a recipe that cannot be says what stands in the way and where, and is kept as a draft', async () => {
     show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');
     await type('Jug', '600');
     expect(await screen.findByText(/its parts come to/)).toBeInTheDocument();
     await type('Water', '1');
     expect(await screen.findByText(/It would boil dry/)).toBeInTheDocument();
-    expect(screen.getByRole('button', { name: 'Keep as version 2' })).toBeDisabled();
+    await press('Keep as version 2');
+    expect(sent.filter((s) => s.path.startsWith('/api/drinks/'))).toEqual([]);
+    const stands = screen.getByRole('alert');
+    expect(stands).toHaveTextContent('It cannot be planned yet. It would boil dry');
+    await press('Show me where');
+    expect(document.getElementById('recipe-pot')).toHaveFocus();
+    await press('Keep as version 2');
+    await press('Keep it as a draft');
+    expect(sent.at(-1)!.body).toMatchObject({ draft: true, version: 2 });
   });
 });

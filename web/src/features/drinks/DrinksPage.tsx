@@ -156,7 +156,8 @@ function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNo
         </p>
         {why && (
           <p className="mt-2 max-w-prose border-l-4 border-caution-line pl-3">
-            It cannot be planned as it is written. {why} Open its recipe to put it right.
+            {summary.drink.draft ? <strong>A draft. </strong> : 'It cannot be planned as it is written. '}
+            {why} Open its recipe to {summary.drink.draft ? 'go on with it' : 'put it right'}.
           </p>
         )}
         {plan && (

@@ -31,6 +31,7 @@ import type { FieldFault } from '@/shared/ui/InlineNumber';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BackwardsPanel } from './BackwardsPanel';
+import { FillsLine } from './FillsLine';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
 import { beyondTheCard, usePlan, useTarget } from './planSetup';
@@ -157,6 +158,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         onAudience={setOccasion}
         onFaults={setFaults}
       />
+      {result.kind === 'plan' && <FillsLine plan={result.plan} onLitres={(litres) => change(drink.id, { litres })} />}
       {!backwards && (
         <Button kind="quiet" onClick={() => setBackwards(true)}>
           Or the other way round: from leaf, bottles or a pot

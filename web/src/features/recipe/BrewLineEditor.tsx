@@ -155,7 +155,7 @@ function StagePanel({
   children: ReactNode;
 }): ReactNode {
   const at = way.stages.indexOf(stage);
-  const title = stageTitle(stage);
+  const title = stageTitle(stage, way);
   const time = brew?.run.stages.find((s) => s.stageId === stage.id);
   const isMain = mainStageOf(way)?.id === stage.id;
   const good = isMain ? brew?.curve?.window : undefined;

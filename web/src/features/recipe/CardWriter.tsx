@@ -27,7 +27,7 @@ export function CardWriter({
   const read = useMemo(() => {
     if (typed.trim() === '') return undefined;
     const own = Object.values(soundPlants(house.plants.map((p) => p.body).filter((p) => !p.archived)).plants);
-    return readCard(typed, { plants: own, reading: (slug) => readingIn(kitchen, slug) });
+    return readCard(typed, { plants: own, pots: kitchen.vessels, reading: (slug) => readingIn(kitchen, slug) });
   }, [typed, house.plants, kitchen]);
   const unread = read?.lines.filter((l) => l.kind === 'unread').length ?? 0;
   return (
@@ -64,7 +64,7 @@ export function CardWriter({
               </Button>
               <span className="text-sm text-muted">
                 {unread > 0
-                  ? `${unread} of ${read.lines.length} pieces are not understood: they are left out.`
+                  ? `${unread} of ${read.lines.length} pieces are not understood: they go into the note.`
                   : 'It takes the place of what is drawn below; undo brings that back.'}
               </span>
             </div>
@@ -75,11 +75,12 @@ export function CardWriter({
   );
 }
 
-const SIGN = { taken: '', asked: 'Asked: ', unread: 'Not understood: ' } as const;
+const SIGN = { taken: '', asked: 'Asked: ', noted: 'For the note: ', unread: 'Not understood: ' } as const;
 
 function Line({ line }: { line: CardLine }): ReactNode {
   const tone = {
     taken: '',
+    noted: 'border-l-4 border-line pl-2',
     asked: 'border-l-4 border-caution-line bg-caution-wash pl-2',
     unread: 'border-l-4 border-stop bg-stop-wash pl-2',
   }[line.kind];

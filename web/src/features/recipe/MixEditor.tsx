@@ -118,11 +118,43 @@ export function MixEditor({
                 ]}
                 onValue={(at) =>
                   setLine(
-                    { ...unworded(line), at, book: at === 'glass' && typeof line.book !== 'number' ? 100 : line.book },
+                    {
+                      ...unlayered(unworded(line)),
+                      at,
+                      book: at === 'glass' && typeof line.book !== 'number' ? 100 : line.book,
+                    },
                     'at',
                   )
                 }
               />
+              {line.at === 'glass' && (
+                <>
+                  ,{' '}
+                  <InlineChoice
+                    label={`${line.name} in the glass`}
+                    value={line.layered ? 'layered' : 'stirred'}
+                    choices={[
+                      { value: 'stirred', label: 'stirred in' },
+                      { value: 'layered', label: 'as a layer' },
+                    ]}
+                    onValue={(v) =>
+                      setLine({ ...unlayered(line), ...(v === 'layered' ? { layered: true } : {}) }, 'layer')
+                    }
+                  />
+                </>
+              )}
+              {line.toTaste && (
+                <>
+                  , to taste{' '}
+                  <button
+                    type="button"
+                    className="min-h-11 px-1 text-sm text-action underline underline-offset-4"
+                    onClick={() => setLine(untasted(line), 'to taste')}
+                  >
+                    it is always this much
+                  </button>
+                </>
+              )}
             </div>
             {(line.from.kind !== 'brew' || brews > 1) && (
               <button
@@ -153,6 +185,14 @@ export function MixEditor({
 
 /** Without its words: they were of another amount. */
 function unworded({ written: _written, ...line }: MixLine): MixLine {
+  return line;
+}
+
+function unlayered({ layered: _layered, ...line }: MixLine): MixLine {
+  return line;
+}
+
+function untasted({ toTaste: _taste, ...line }: MixLine): MixLine {
   return line;
 }
 

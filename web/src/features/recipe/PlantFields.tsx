@@ -76,7 +76,7 @@ function IngredientRow({
   const name = shortName(b.name);
   const change = (part: Partial<BrewIngredient>, what: string): void =>
     onChange(changeIngredient(way, { ...i, ...part }), `${i.id} ${what}`);
-  const stages = way.stages.map((s) => ({ value: s.id, label: stageTitle(s).toLowerCase() }));
+  const stages = way.stages.map((s) => ({ value: s.id, label: stageTitle(s, way).toLowerCase() }));
   const other = otherForm(b);
   const thing = useMemo(() => thingOfPlant(b), [b]);
   return (
@@ -167,6 +167,20 @@ function IngredientRow({
               changeIngredient(way, stageId === 'never' ? rest : { ...rest, leaves: { stageId, atMin } }),
               `${i.id} leaves`,
             );
+          }}
+        />
+        , hanging{' '}
+        <InlineChoice
+          label={`${name} hangs`}
+          value={i.heldIn ?? 'loose'}
+          choices={[
+            { value: 'loose', label: 'loose' },
+            { value: 'bag', label: 'in a bag' },
+            { value: 'basket', label: 'in a basket that lifts out' },
+          ]}
+          onValue={(v) => {
+            const { heldIn: _held, ...rest } = i;
+            onChange(changeIngredient(way, v === 'loose' ? rest : { ...rest, heldIn: v }), `${i.id} held in`);
           }}
         />
         {i.leaves && lasts(way, i.leaves.stageId) && (

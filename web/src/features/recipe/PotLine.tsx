@@ -135,7 +135,7 @@ function Cell({
     id: stage.id,
   });
   const time = line?.stages.find((t) => t.stageId === stage.id);
-  const title = stageTitle(stage);
+  const title = stageTitle(stage, way);
   const isOpen = opened?.kind === 'stage' && opened.id === stage.id;
   const goIn = way.ingredients.filter((i) => i.enters.stageId === stage.id);
   const comeOut = way.ingredients.filter((i) => i.leaves?.stageId === stage.id);

@@ -1,7 +1,17 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { bookOf, explain, factsOfPlan, findingsOf, type BrewWay, type Drink, type Plan } from '@steepsis/core';
+import {
+  bookOf,
+  bottlesFilled,
+  glassesFilled,
+  explain,
+  factsOfPlan,
+  findingsOf,
+  type BrewWay,
+  type Drink,
+  type Plan,
+} from '@steepsis/core';
 import { ProblemError } from '@/shared/api/client';
 import { useDrinks, useHouse, useSaveDrink, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -14,7 +24,7 @@ import { TextField } from '@/shared/ui/Figure';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BrewEditor } from './BrewEditor';
-import { blankDrink, drinkId, tryDrink, type Tried } from './draft';
+import { asDraft, blankDrink, drinkId, tryDrink, type Tried } from './draft';
 import { CardWriter } from './CardWriter';
 import { Meanwhile } from './Meanwhile';
 import { MixEditor } from './MixEditor';
@@ -60,19 +70,24 @@ function Recipe({
   const save = useSaveDrink();
   const navigate = useNavigate();
   const base = draft?.base ?? kept.version;
+  const [stands, setStands] = useState(false);
   const keptMeanwhile = !isNew && draft !== undefined && kept.version !== base;
   const change = (next: Drink, what: string): void => edit(draftKey, drink, next, what);
   useLeavingAsks(draft !== undefined && draft.past.length > 0 && !save.isPending && !save.isSuccess);
 
   const keep = (): void => {
-    if (tried.kind !== 'drink') return;
+    if (tried.kind === 'drink') keepAs(tried.drink);
+    else setStands(true);
+  };
+  const keepAs = (body: Drink): void => {
     const taken = drinks.data?.drinks.map((d) => d.id) ?? [];
     const id = isNew ? drinkId(drink.name, taken) : drink.id;
-    const whole = { ...tried.drink, id, version: isNew ? 1 : base + 1 };
+    const whole = { ...body, id, version: isNew ? 1 : base + 1 };
     save.mutate(whole, {
       onSuccess: () => {
         drop(draftKey);
-        void navigate(isNew ? `/plan/${id}` : `/recipe/${id}`, { replace: true });
+        setStands(false);
+        void navigate(isNew && !whole.draft ? `/plan/${id}` : `/recipe/${id}`, { replace: true });
       },
     });
   };
@@ -87,7 +102,7 @@ function Recipe({
       note={
         isNew
           ? 'A recipe of your own. Nothing is kept until you keep it.'
-          : `Version ${kept.version}${draft ? ', with changes that are not kept yet' : ''}. ×1.0 is this drink as written here.`
+          : `${kept.draft ? 'A draft: it cannot be planned yet. ' : ''}Version ${kept.version}${draft ? ', with changes that are not kept yet' : ''}. ×1.0 is this drink as written here.`
       }
       actions={
         <>
@@ -98,11 +113,7 @@ function Recipe({
             <Redo2 size={18} aria-hidden /> Redo
           </Button>
           {draft && !isNew && <Button onClick={() => drop(draftKey)}>Drop my changes</Button>}
-          <Button
-            kind="main"
-            onClick={keep}
-            disabled={tried.kind !== 'drink' || !draft || save.isPending || keptMeanwhile}
-          >
+          <Button kind="main" onClick={keep} disabled={!draft || save.isPending || keptMeanwhile}>
             {save.isPending ? 'Keeping…' : isNew ? 'Keep it in the book' : `Keep as version ${base + 1}`}
           </Button>
           {!isNew && <LinkButton to={`/plan/${drink.id}`}>Plan it</LinkButton>}
@@ -130,15 +141,25 @@ function Recipe({
           }}
         />
       )}
+      {stands && tried.kind === 'not-yet' && (
+        <InTheWay
+          tried={tried}
+          pending={save.isPending}
+          onDraft={() => keepAs(asDraft(drink, own))}
+          onClose={() => setStands(false)}
+        />
+      )}
       {isNew && <div className="mb-3">{writer}</div>}
       <Outcome tried={tried} shown={shown} />
       <div className="mt-3 grid gap-3 lg:grid-cols-[minmax(0,2.5fr)_minmax(0,1fr)]">
-        <BrewEditor
-          drink={drink}
-          whole={tried.kind === 'drink' ? tried.drink : undefined}
-          house={house}
-          onChange={change}
-        />
+        <div id="recipe-pot" tabIndex={-1} className="min-w-0">
+          <BrewEditor
+            drink={drink}
+            whole={tried.kind === 'drink' ? tried.drink : undefined}
+            house={house}
+            onChange={change}
+          />
+        </div>
         <div className="space-y-3">
           <Panel title="The drink">
             <TextField label="Name" value={drink.name} onChange={(name) => change({ ...drink, name }, 'name')} />
@@ -150,15 +171,19 @@ function Recipe({
               className="mt-3"
             />
           </Panel>
-          <Panel title="Mix">
-            <MixEditor drink={drink} kitchen={house.forPlans} madeMl={madeOf(shown)} onChange={change} />
-          </Panel>
-          <ServePanel
-            drink={drink}
-            kitchen={house.forPlans}
-            sumMl={tried.kind === 'drink' ? bookOf(tried.drink).jugMl : undefined}
-            onChange={change}
-          />
+          <div id="recipe-mix" tabIndex={-1}>
+            <Panel title="Mix">
+              <MixEditor drink={drink} kitchen={house.forPlans} madeMl={madeOf(shown)} onChange={change} />
+            </Panel>
+          </div>
+          <div id="recipe-serve" tabIndex={-1}>
+            <ServePanel
+              drink={drink}
+              kitchen={house.forPlans}
+              sumMl={tried.kind === 'drink' ? bookOf(tried.drink).jugMl : undefined}
+              onChange={change}
+            />
+          </div>
         </div>
       </div>
       {shown?.result.kind === 'plan' && (
@@ -168,6 +193,39 @@ function Recipe({
       )}
       {!isNew && <div className="mt-3">{writer}</div>}
     </Page>
+  );
+}
+
+/** What still stands in the way of keeping it, where that is put right, and the draft it can be kept as meanwhile. */
+function InTheWay({
+  tried,
+  pending,
+  onDraft,
+  onClose,
+}: {
+  tried: Extract<Tried, { kind: 'not-yet' }>;
+  pending: boolean;
+  onDraft: () => void;
+  onClose: () => void;
+}): ReactNode {
+  const lead = (): void => {
+    const part = document.getElementById(`recipe-${tried.where}`);
+    part?.scrollIntoView({ block: 'start' });
+    part?.focus({ preventScroll: true });
+    onClose();
+  };
+  return (
+    <div role="alert" className="mb-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+      <p>
+        <strong>It cannot be planned yet.</strong> {tried.message}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button onClick={lead}>Show me where</Button>
+        <Button onClick={onDraft} disabled={pending}>
+          Keep it as a draft
+        </Button>
+      </div>
+    </div>
   );
 }
 
@@ -251,10 +309,14 @@ function Outcome({ tried, shown }: { tried: Tried; shown: Extract<Tried, { kind:
 }
 
 /** "8 glasses of 250 ml", or none where it is less than one. */
-const glassesOf = ({ glass, target }: Plan): string =>
-  glass.count >= 1
-    ? `${Math.floor(glass.count + 1e-6)} glasses of ${target.glassMl} ml`
-    : `less than a glass of ${target.glassMl} ml`;
+function glassesOf(plan: Plan): string {
+  const bottles = bottlesFilled(plan);
+  const { count, eachMl, overMl } = bottles ?? glassesFilled(plan);
+  const what = bottles ? 'bottle' : 'glass';
+  if (count < 1) return `less than a ${what} of ${eachMl} ml`;
+  const many = count === 1 ? what : bottles ? 'bottles' : 'glasses';
+  return `${count} ${many} of ${eachMl} ml${overMl >= 10 ? ` and ${f.volume(overMl)} over` : ''}`;
+}
 
 const caffeine = (mg: number): string =>
   mg < 0.5 ? 'no caffeine' : `at most ${Math.round(mg)} mg of caffeine a glass`;

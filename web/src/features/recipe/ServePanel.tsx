@@ -5,6 +5,7 @@ import { AmountField } from '@/shared/ui/AmountField';
 import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
+import { TextField } from '@/shared/ui/Figure';
 
 /** The same drink in glasses of another size: what is poured into each glass stays as much. */
 const inGlassesOf = (drink: Drink, glassMl: number): Drink => ({
@@ -105,6 +106,50 @@ export function ServePanel({
               { unit: 'min', min: 0, max: 120, step: 1, shown: true },
               (rightAtMin) => onChange({ ...drink, serve: { ...serve, rightAtMin } }, 'right at'),
             )}
+          </>
+        )}
+        .
+      </p>
+      <TextField
+        label="On the glass"
+        value={serve.garnish ?? ''}
+        maxLength={120}
+        onChange={(garnish) => {
+          const { garnish: _was, ...rest } = serve;
+          onChange({ ...drink, serve: garnish === '' ? rest : { ...rest, garnish } }, 'garnish');
+        }}
+        className="mt-2"
+      />
+      <p className="mt-2 leading-8">
+        Kept{' '}
+        <InlineChoice
+          label="Kept"
+          value={drink.bottles ? 'bottles' : 'jug'}
+          choices={[
+            { value: 'jug', label: 'in its jug' },
+            { value: 'bottles', label: 'in bottles, as it is' },
+          ]}
+          onValue={(v) => {
+            const { bottles: _was, ...rest } = drink;
+            onChange(v === 'jug' ? rest : { ...rest, bottles: { ml: 250 } }, 'kept');
+          }}
+        />
+        {drink.bottles && (
+          <>
+            {' '}
+            of{' '}
+            <AmountField
+              label="Bottle"
+              words={undefined}
+              amount={drink.bottles.ml}
+              unit="ml"
+              thing={WATER_THING}
+              reading={reading}
+              most={5000}
+              onAmount={({ amount }) =>
+                onChange({ ...drink, bottles: { ...drink.bottles, ml: Math.max(10, Math.round(amount)) } }, 'bottle')
+              }
+            />
           </>
         )}
         .

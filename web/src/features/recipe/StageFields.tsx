@@ -275,18 +275,14 @@ function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitc
           ,{' '}
           <InlineChoice
             label="Sweetened by"
-            value={'grams' in s.to ? 'grams' : 'gPerMl' in s.to ? 'gPerMl' : 'brix'}
+            value={'grams' in s.to ? (s.toTaste ? 'taste' : 'grams') : 'gPerMl' in s.to ? 'gPerMl' : 'brix'}
             choices={[
               { value: 'grams', label: 'an amount' },
+              { value: 'taste', label: 'to taste, beginning there' },
               { value: 'gPerMl', label: 'by what is there' },
               { value: 'brix', label: 'up to a Brix' },
             ]}
-            onValue={(by) =>
-              onChange(
-                { ...s, to: by === 'grams' ? { grams: 100 } : by === 'brix' ? { brix: 50 } : { gPerMl: 0.5 } },
-                'by',
-              )
-            }
+            onValue={(by) => onChange(sweetenedBy(s, by), 'by')}
           />
         </>
       );
@@ -337,9 +333,98 @@ function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitc
             { unit: 'days', min: 0.1, max: 60, step: 0.5, digits: 1, shown: true },
             (days) => onChange({ ...s, days }, 'days'),
           )}
+          , shaken{' '}
+          <Rhythm
+            label="Shaken"
+            value={s.tend?.shake}
+            usual="by its warmth"
+            onValue={(shake) => onChange(tended(s, 'shake', shake), 'shake')}
+          />
+          , vented{' '}
+          <Rhythm
+            label="Vented"
+            value={s.tend?.vent}
+            usual="when it is closed tight"
+            onValue={(vent) => onChange(tended(s, 'vent', vent), 'vent')}
+          />
         </>
       );
   }
+}
+
+type Dissolve = Extract<Stage, { kind: 'dissolve' }>;
+
+/** Sweetened another way; what is written of it was for the way before, but a beginning stays one. */
+function sweetenedBy(stage: Dissolve, by: 'grams' | 'taste' | 'gPerMl' | 'brix'): Stage {
+  const { toTaste: _taste, ...s } = stage;
+  const amount = 'grams' in s.to ? s.to : { grams: 100 };
+  if (by === 'grams') return { ...s, to: amount };
+  if (by === 'taste') return { ...s, to: amount, toTaste: true };
+  const { written: _written, ...bare } = s;
+  return { ...bare, to: by === 'brix' ? { brix: 50 } : { gPerMl: 0.5 } };
+}
+
+type Ferment = Extract<Stage, { kind: 'ferment' }>;
+type Turn = NonNullable<NonNullable<Ferment['tend']>['shake']>;
+
+function tended(stage: Ferment, task: 'shake' | 'vent', turn: Turn | undefined): Stage {
+  const { tend, ...bare } = stage;
+  const { [task]: _was, ...others } = tend ?? {};
+  const next = turn ? { ...others, [task]: turn } : others;
+  return Object.keys(next).length > 0 ? { ...bare, tend: next } : bare;
+}
+
+const TURNS = [
+  { value: '12', label: 'twice a day' },
+  { value: '24', label: 'every day' },
+  { value: '48', label: 'every other day' },
+  { value: '72', label: 'every third day' },
+  { value: '168', label: 'once a week' },
+];
+
+/** How often a jar is tended: by its warmth, or in the cook's own rhythm from a day on. */
+function Rhythm({
+  label,
+  value,
+  usual,
+  onValue,
+}: {
+  label: string;
+  value: Turn | undefined;
+  usual: string;
+  onValue: (turn: Turn | undefined) => void;
+}): ReactNode {
+  const own = value && !TURNS.some((t) => t.value === String(value.everyH));
+  return (
+    <>
+      <InlineChoice
+        label={label}
+        value={value ? String(value.everyH) : 'usual'}
+        choices={[
+          { value: 'usual', label: usual },
+          ...TURNS,
+          ...(own ? [{ value: String(value.everyH), label: `every ${value.everyH} h` }] : []),
+        ]}
+        onValue={(v) =>
+          onValue(
+            v === 'usual'
+              ? undefined
+              : { everyH: Number(v), ...(value?.fromDay === undefined ? {} : { fromDay: value.fromDay }) },
+          )
+        }
+      />
+      {value && (
+        <>
+          {' '}
+          from day{' '}
+          {figure(`${label} from day`, value.fromDay ?? 1, { unit: '', min: 1, max: 60, step: 1 }, (fromDay) => {
+            const { fromDay: _was, ...turn } = value;
+            onValue(fromDay > 1 ? { ...turn, fromDay } : turn);
+          })}
+        </>
+      )}
+    </>
+  );
 }
 
 /** Another sweetener is another weight for the same words: they go. */

@@ -55,8 +55,20 @@ export const drinkId = (name: string, taken: readonly string[]): string =>
 
 export type Tried =
   | { kind: 'drink'; drink: Drink; result: PlanResult }
-  /** what is wrong with it, in words */
-  | { kind: 'not-yet'; message: string };
+  /** what is wrong with it, in words, and in which part of the page that is put right */
+  | { kind: 'not-yet'; message: string; where: Part };
+
+/** Parts of the page, by what they show. */
+export type Part = 'pot' | 'mix' | 'serve';
+const partOf = (field: string): Part =>
+  /^(mix|book\b|perLitreMl)/.test(field) ? 'mix' : /glass|serve|ice/i.test(field) ? 'serve' : 'pot';
+
+/** A draft as it is kept although it cannot be planned, with the cook's own plants that it uses. */
+export function asDraft(drink: Drink, ownPlants: readonly OwnPlant[]): Drink {
+  const plants = broughtAlong(drink, ownPlants);
+  const { plants: _was, ...bare } = drink;
+  return { ...bare, ...(plants.length > 0 ? { plants } : {}), draft: true };
+}
 
 /** The cook's own plants that a draft uses: as it brings them along, or as the house has them where it does not yet. */
 export function broughtAlong(draft: Drink, house: readonly OwnPlant[]): OwnPlant[] {
@@ -73,13 +85,15 @@ export function broughtAlong(draft: Drink, house: readonly OwnPlant[]): OwnPlant
 export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly OwnPlant[]): Tried {
   try {
     const all = broughtAlong(draft, ownPlants);
-    const { plants: _was, ...bare } = draft;
+    // What can be planned is a draft no more.
+    const { plants: _was, draft: _draft, ...bare } = draft;
     const whole: Drink = all.length > 0 ? { ...bare, plants: all } : bare;
     const drink = { ...whole, defaults: writtenTarget(whole) };
     requireDrink(drink);
     return { kind: 'drink', drink, result: planDrink(drink, { ...drink.defaults, asWritten: true }, kitchen) };
   } catch (error) {
-    if (error instanceof InputError) return { kind: 'not-yet', message: wordsFor(error, draft) };
+    if (error instanceof InputError)
+      return { kind: 'not-yet', message: wordsFor(error, draft), where: partOf(error.field) };
     throw error;
   }
 }

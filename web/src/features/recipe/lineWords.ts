@@ -10,8 +10,8 @@ import * as f from '@/shared/format/format';
 import { HANDS_WORDS, plantName, stageWords, sweetenerName } from '@/shared/format/names';
 
 /** A stage by a name that tells it from the others. */
-export function stageTitle(stage: Stage): string {
-  const words = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : stageWords(stage);
+export function stageTitle(stage: Stage, way: BrewWay): string {
+  const words = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : stageWords(stage, way);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
@@ -46,7 +46,7 @@ export function announcementsFor(way: BrewWay): {
 } {
   const named = (id: unknown): string => {
     const stage = way.stages.find((s) => s.id === id);
-    return stage ? stageTitle(stage) : 'the stage';
+    return stage ? stageTitle(stage, way) : 'the stage';
   };
   const place = (id: unknown): number => way.stages.findIndex((s) => s.id === id) + 1;
   return {
@@ -66,7 +66,7 @@ export function onTheCard(way: BrewWay, plants: Plants): string {
     const goIn = way.ingredients.filter((i) => i.enters.stageId === s.id).map(amount);
     const out = way.ingredients.filter((i) => i.leaves?.stageId === s.id);
     const lasts = 'minutes' in s ? ` ${f.duration(s.minutes)}` : '';
-    const words = s.written === undefined ? stageWords(s) : `${s.written} ${amountless(s)}`;
+    const words = s.written === undefined ? stageWords(s, way) : `${s.written} ${amountless(s)}`;
     const comeOut = out.map((i) => `${plantName(i.plant, plants).toLowerCase()} out at ${f.duration(i.leaves!.atMin)}`);
     return [...(goIn.length > 0 ? [`in with ${goIn.join(', ')}`] : []), `${words}${lasts}`, ...comeOut].join(', ');
   });

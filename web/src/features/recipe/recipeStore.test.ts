@@ -61,6 +61,7 @@ describe('trying a draft', () => {
     expect(tryDrink(blankDrink(), DEFAULT_KITCHEN, [])).toEqual({
       kind: 'not-yet',
       message: 'Add a plant, and the figures follow.',
+      where: 'pot',
     }));
   it('works out the target that it is as written', () => {
     const tried = tryDrink(ROSELLE_COOLER, DEFAULT_KITCHEN, []);
@@ -76,7 +77,11 @@ describe('trying a draft', () => {
         DEFAULT_KITCHEN,
         [],
       );
-    expect(said(1)).toEqual({ kind: 'not-yet', message: 'It would boil dry: more water, less time, or the lid on.' });
+    expect(said(1)).toEqual({
+      kind: 'not-yet',
+      message: 'It would boil dry: more water, less time, or the lid on.',
+      where: 'pot',
+    });
     expect(said(120)).toMatchObject({
       message: expect.stringMatching(
         /^Nothing would come out: more than the plants hold, \d+ ml, is needed, and \d+ ml is there/,

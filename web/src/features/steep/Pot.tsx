@@ -64,7 +64,7 @@ export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now:
         curve={curve}
         colour={colour}
         main={f.clock(progress.elapsedMin)}
-        sub={`${stage.kind === 'heat' ? 'heating' : stageWords(stage)}, about ${f.celsius(progress.tempC)} by the model`}
+        sub={`${stage.kind === 'heat' ? 'heating' : stageWords(stage, way)}, about ${f.celsius(progress.tempC)} by the model`}
       />
     );
   }

@@ -12,6 +12,7 @@ import { Refusal } from '@/shared/ui/Page';
 import { BatchAlone } from './BatchAlone';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
+import { ByTaste } from './ByTaste';
 import { LayOut } from './LayOut';
 import { AfterThat, keyOf, NextCard, type AtStove } from './NextCard';
 import { Pot } from './Pot';
@@ -142,6 +143,7 @@ export function Stove({
                   onLater={later}
                   onSkip={skipOf(next.call) && skip}
                 >
+                  <ByTaste at={next} told={told} pending={told.pending || blocked.has(next.batch.id)} />
                   {doneOf(next.call) && next.call.what.kind !== 'start' && <Ago value={agoMin} onValue={setAgoMin} />}
                 </NextCard>
               </Hands>

@@ -3,6 +3,7 @@ import {
   endFiguresOf,
   frozenBrew,
   kitchenBoilingPoint,
+  isKettle,
   mainStageOf,
   plantOf,
   progressAt,
@@ -133,7 +134,7 @@ export function shortCall(batch: Batch, { what }: Call): string {
     case 'end-stage': {
       const brew = frozenBrew(batch.plan, what.brewId);
       const stage = brew.way.stages.find((s) => s.id === what.stageId)!;
-      return stage.id === mainStageOf(brew.way)?.id ? 'pull it' : `${stageWords(stage)} is over`;
+      return stage.id === mainStageOf(brew.way)?.id ? 'pull it' : `${stageWords(stage, brew.way)} is over`;
     }
   }
 }
@@ -171,14 +172,23 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const soonish = `about ${f.duration(Math.max(0, inMin))} more by the model`;
   if (stage.kind === 'heat') {
     const boil = stage.to === 'boil';
+    const kettle = isKettle(brew.way, stage);
     return {
       ...cues,
       inMin,
-      what: boil
-        ? `Bring it to the boil${stage.lid === 'open' ? '' : ', lid on'}`
-        : `Heat it to ${f.celsius(stage.to as number)}`,
+      what: kettle
+        ? `Heat a kettle${boil ? ' to the boil' : ` to ${f.celsius(stage.to as number)}`}`
+        : boil
+          ? `Bring it to the boil${stage.lid === 'open' ? '' : ', lid on'}`
+          : `Heat it to ${f.celsius(stage.to as number)}`,
       note: `${soonish}; tell it when it really is there`,
-      done: boil ? (nextIs(brew, stage, 'steep') ? 'It boils: off the heat' : 'It boils') : 'It is there',
+      done: kettle
+        ? 'It is hot: poured on'
+        : boil
+          ? nextIs(brew, stage, 'steep')
+            ? 'It boils: off the heat'
+            : 'It boils'
+          : 'It is there',
     };
   }
   if (stage.id === mainStageOf(brew.way)?.id && progress) {
@@ -193,6 +203,19 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
       done: 'Pulled: strain it',
     };
   }
+  if (stage.kind === 'dissolve' && end.byTaste) {
+    const { beginG, soFarG } = end.byTaste;
+    return {
+      ...cues,
+      inMin,
+      what: `Sweeten it by taste, ${sweetenerName(stage.sweetener)}`,
+      note:
+        soFarG > 0
+          ? `${f.grams(soFarG)} so far; it was written with ${f.grams(beginG)}`
+          : `begin with less than ${f.grams(beginG)}, stir until it is clear, taste`,
+      done: soFarG > 0 ? `That is it: ${f.grams(soFarG)}` : `It takes ${f.grams(beginG)}, as written`,
+    };
+  }
   if (stage.kind === 'dissolve')
     return {
       ...cues,
@@ -201,7 +224,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
       note: soonish,
       done: 'Done',
     };
-  const what = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : capital(stageWords(stage));
+  const what = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : capital(stageWords(stage, brew.way));
   const clocked = stage.kind === 'hold' || stage.kind === 'toast' || stage.kind === 'ferment' || stage.kind === 'steep';
   // How hard it boils is set by eye: all of a boil-down takes from so long to so long.
   const note = end.lastsMin

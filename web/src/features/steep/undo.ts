@@ -9,6 +9,7 @@ const LABELS: Partial<Record<BatchEvent['type'], string>> = {
   'left-out': 'leaving that plant out',
   'lid-set': 'the lid',
   'topped-up': 'the water',
+  sweetened: 'the last go of sugar',
   'cooled-by': 'how it is cooled',
   measured: 'the measurement',
   mixed: 'the mix',

@@ -89,6 +89,7 @@ const MOVES = new Set([
   'taken-out',
   'lid-set',
   'topped-up',
+  'sweetened',
   'measured',
 ]);
 

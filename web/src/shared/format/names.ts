@@ -1,4 +1,14 @@
-import { knownPlant, reduceWords, soundPlants, SWEETENERS, type Drink, type Plants, type Stage } from '@steepsis/core';
+import {
+  isKettle,
+  knownPlant,
+  reduceWords,
+  soundPlants,
+  SWEETENERS,
+  type BrewWay,
+  type Drink,
+  type Plants,
+  type Stage,
+} from '@steepsis/core';
 import * as f from './format';
 
 /** "Roselle (hibiscus, sorrel), dried whole calyx" is for a table; a line in the kitchen wants the plant. */
@@ -17,11 +27,13 @@ export const PLACE_WORDS = {
 } as const;
 
 /** One stage in a few words. */
-export function stageWords(stage: Stage): string {
+export function stageWords(stage: Stage, way: Pick<BrewWay, 'vesselKind' | 'stages'>): string {
   switch (stage.kind) {
     case 'toast':
       return `toast dry at ${f.celsius(stage.atC)}`;
     case 'heat':
+      if (isKettle(way, stage))
+        return `kettle ${stage.to === 'boil' ? 'to the boil' : `to ${f.celsius(stage.to)}`}, poured on`;
       return stage.to === 'boil' ? 'to the boil' : `to ${f.celsius(stage.to)}`;
     case 'hold':
       return stage.agitation === 'boiling' ? 'rolling boil' : 'simmer';

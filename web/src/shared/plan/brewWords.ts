@@ -55,7 +55,7 @@ export function steepLines(brew: PlannedBrew): Line[] {
         },
       ];
     return [
-      { text: `${stageWords(stage)}, ${minutes}`, ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}) },
+      { text: `${stageWords(stage, way)}, ${minutes}`, ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}) },
     ];
   });
   return way.underWeight ? [...stages, { text: 'plants held under by a weight' }] : stages;
@@ -80,7 +80,7 @@ export function afterLines(brew: PlannedBrew): Line[] {
   const done = afterStraining(brew.way).map((stage): Line =>
     stage.kind === 'dissolve' && !('grams' in stage.to)
       ? { text: `stir in ${f.grams(brew.sweetenedG[stage.sweetener] ?? 0)} ${sweetenerName(stage.sweetener)}` }
-      : { text: `${stageWords(stage)}${boiled(stage)}` },
+      : { text: `${stageWords(stage, brew.way)}${boiled(stage)}` },
   );
   return restHours > 0 ? [...done, { text: `best after ${f.duration(restHours * 60)}` }] : done;
 }

@@ -1,0 +1,25 @@
+import { volumeMl } from '../liquid/liquid';
+import type { Plan } from './planTypes';
+
+/** What a plan fills: whole glasses or whole bottles, and what is over, ml of the jug. */
+export type Filling = { count: number; eachMl: number; overMl: number };
+
+/** Whole bottles of a drink that is kept in them; undefined for one that is not. */
+export function bottlesFilled({ drink, jug }: Pick<Plan, 'drink' | 'jug'>): Filling | undefined {
+  if (!drink.bottles) return undefined;
+  const { ml } = drink.bottles;
+  const have = volumeMl(jug.liquid);
+  const count = Math.floor(have / ml + 1e-6);
+  return { count, eachMl: ml, overMl: Math.max(0, have - count * ml) };
+}
+
+/** Whole glasses, each with its share of the jug, and what of the jug is over: a pan is made whole, and the rest is kept. */
+export function glassesFilled({ glass, jug, target }: Pick<Plan, 'glass' | 'jug' | 'target'>): Filling {
+  const count = Math.floor(glass.count + 1e-6);
+  const have = volumeMl(jug.liquid);
+  return {
+    count,
+    eachMl: target.glassMl,
+    overMl: glass.count > 0 ? Math.max(0, (have * (glass.count - count)) / glass.count) : have,
+  };
+}
