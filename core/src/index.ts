@@ -21,7 +21,7 @@ export {
 export { botanicalBySlug, botanicals, driedForFreshG, freshForDriedG, type Botanical } from './reference/botanicals';
 export { BOOK } from './drink/book';
 export { bookOf, writtenTarget } from './plan/houseStandard';
-export { bottlesFilled, glassesFilled, type Filling } from './plan/filling';
+export { bottlesFilled, fillBottles, glassesFilled, type Filling } from './plan/filling';
 export { requireDrink } from './plan/requireDrink';
 export { fittedTarget, fits, planOrWhy } from './plan/planOrWhy';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
@@ -341,17 +341,20 @@ export {
 } from './blend/stretch';
 export { whatBinds, type Relaxation } from './blend/whatBinds';
 export { addOnlyFix, type Fix } from './blend/addOnlyFix';
-export { printVolume, type MeasureSystem } from './amounts/printVolume';
+export { measureMl, printVolume, type MeasureSystem } from './amounts/printVolume';
 export {
+  FIELD_UNITS,
   ICE_THING,
   ownWordsOf,
   readAmount,
+  readInUnit,
   readMinutes,
   readTemperature,
   scaledWords,
   thingOfPlant,
   thingPoured,
   type AmountRead,
+  type FieldUnit,
   type Meaning,
   type OwnWords,
   type ReadingOf,

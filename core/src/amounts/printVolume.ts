@@ -4,6 +4,10 @@ import { measureNamed } from './vocabulary';
 
 export type MeasureSystem = 'metric' | 'us' | 'imperial';
 
+/** What a kitchen measure holds, ml. */
+export const measureMl = (measure: 'fl oz' | 'US quart' | 'imperial fl oz' | 'imperial pint'): number =>
+  measureNamed(measure).size;
+
 type Rung = { name: string; many: string; ml: number; fromMl: number; step: number };
 const rung = (measure: string, fromMl: number, step: number, name = measure, many = `${name}s`): Rung => ({
   name,

@@ -1,3 +1,4 @@
+import type { Bottles } from '../drink/drink';
 import { volumeMl } from '../liquid/liquid';
 import type { Plan } from './planTypes';
 
@@ -5,12 +6,13 @@ import type { Plan } from './planTypes';
 export type Filling = { count: number; eachMl: number; overMl: number };
 
 /** Whole bottles of a drink that is kept in them; undefined for one that is not. */
-export function bottlesFilled({ drink, jug }: Pick<Plan, 'drink' | 'jug'>): Filling | undefined {
-  if (!drink.bottles) return undefined;
-  const { ml } = drink.bottles;
-  const have = volumeMl(jug.liquid);
-  const count = Math.floor(have / ml + 1e-6);
-  return { count, eachMl: ml, overMl: Math.max(0, have - count * ml) };
+export const bottlesFilled = ({ drink, jug }: Pick<Plan, 'drink' | 'jug'>): Filling | undefined =>
+  drink.bottles ? fillBottles(drink.bottles, volumeMl(jug.liquid)) : undefined;
+
+/** Whole bottles that so much fills, and what is over. */
+export function fillBottles({ ml }: Bottles, haveMl: number): Filling {
+  const count = Math.floor(haveMl / ml + 1e-6);
+  return { count, eachMl: ml, overMl: Math.max(0, haveMl - count * ml) };
 }
 
 /** Whole glasses, each with its share of the jug, and what of the jug is over: a pan is made whole, and the rest is kept. */

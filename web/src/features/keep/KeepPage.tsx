@@ -1,6 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import {
+  type Drink,
+  fillBottles,
   benchFigures,
   colourIn,
   faultInWords,
@@ -162,6 +164,14 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
   );
 }
 
+/** "3 of 150 ml and 70 ml": what is left, by the bottles it is kept in. */
+function inBottles(bottles: NonNullable<Drink['bottles']>, ml: number): string {
+  const { count, eachMl, overMl } = fillBottles(bottles, ml);
+  const over = overMl >= 5 ? f.volume(overMl) : '';
+  if (count === 0) return over;
+  return `${count} of ${f.volume(eachMl)}${over && ` and ${over}`}`;
+}
+
 function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: number }): ReactNode {
   const say = useSay(batch.id);
   const drawn: DrawnVessel =
@@ -187,6 +197,7 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
       <h2 className="text-lg">{title}</h2>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
         <Row name="Holds">{`${f.volume(item.volumeMl)}${f.atStrength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
+        {batch.plan.drink.bottles && <Row name="In bottles">{inBottles(batch.plan.drink.bottles, item.volumeMl)}</Row>}
         <Row name="To drink">
           {item.dilution
             ? `1 part with ${item.dilution.waterPerPart.toFixed(1)} parts of water and syrup for ${f.strength(item.dilution.toX)}`

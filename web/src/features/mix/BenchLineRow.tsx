@@ -5,7 +5,7 @@ import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Graduated } from '@/shared/vessels/Graduated';
 import { useJugBench, type BenchLine } from './jugStore';
-import { kitchenWords, mlWords } from './measures';
+import { kitchenWords } from './measures';
 
 /** One thing beside the jug: its amount on the side of its vessel, set, bounded or free. */
 export function BenchLineRow({
@@ -57,8 +57,13 @@ export function BenchLineRow({
               </>
             ))}
         </p>
-        <p className="font-display text-2xl font-bold" data-testid={`ml-${line.id}`}>
-          {mlWords(shown)}
+        <p className="font-display text-2xl font-bold">
+          {figure(
+            `${line.name}, poured`,
+            Math.round(shown * 2) / 2,
+            { unit: 'ml', min: 0, max: Math.max(1, have), step, digits: 1, shown: true },
+            (setMl) => change(line.id, { setMl }),
+          )}
           {measuredWith !== 'ml' && shown > 0 && (
             <span className="ml-2 font-sans text-base font-normal">{kitchenWords(shown, measuredWith)}</span>
           )}

@@ -187,7 +187,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
             Bottle the concentrate instead
           </Button>
           <Button kind="main" onClick={pour} disabled={say.isPending || faults.length > 0 || tooMuch}>
-            {say.isPending ? 'Logging…' : 'Pour it and log'}
+            {say.isPending ? 'Logging…' : plan.drink.bottles ? 'Fill the bottles and log' : 'Pour it and log'}
           </Button>
         </>
       }

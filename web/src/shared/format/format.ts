@@ -10,6 +10,8 @@ let system: MeasureSystem = 'metric';
 
 export const setMeasures = (units: MeasureSystem | undefined): void => void (system = units ?? 'metric');
 
+export const measures = (): MeasureSystem => system;
+
 /** "2.4 L", "310 ml": litres from one up, else whole 5 ml. */
 export function volume(ml: number): string {
   if (system !== 'metric') return printVolume(Math.max(0, ml), system);

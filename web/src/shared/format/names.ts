@@ -48,7 +48,7 @@ export function stageWords(stage: Stage, way: Pick<BrewWay, 'vesselKind' | 'stag
     case 'rinse':
       return `rinse with ${f.volume(stage.waterMl)}`;
     case 'dissolve':
-      return `stir in ${'grams' in stage.to ? `${stage.written ?? f.grams(stage.to.grams)} ` : ''}${sweetenerName(stage.sweetener).split(',')[0]!}`;
+      return `stir in ${'grams' in stage.to ? `${f.inWords(stage.written, f.grams(stage.to.grams))} ` : ''}${sweetenerName(stage.sweetener).split(',')[0]!}`;
     case 'reduce':
       return `boil down ${reduceWords(stage.to)}`;
     case 'onto-ice':

@@ -55,7 +55,10 @@ export function steepLines(brew: PlannedBrew): Line[] {
         },
       ];
     return [
-      { text: `${stageWords(stage, way)}, ${minutes}`, ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}) },
+      {
+        text: `${stageWords(stage, way)}${stage.kind === 'ferment' ? '' : `, ${minutes}`}`,
+        ...(stage.kind === 'heat' ? { figure: 'heat' as const } : {}),
+      },
     ];
   });
   return way.underWeight ? [...stages, { text: 'plants held under by a weight' }] : stages;

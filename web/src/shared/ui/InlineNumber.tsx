@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent, useId, useState, type ReactNode } from 'react';
 import { describeRange, type Range } from '@steepsis/core';
-import { parseNumber } from '@/shared/format/format';
+import { houseScale, typedFigure, type HouseScale } from '@/shared/format/houseScale';
 
 export type FieldFault = { field: string; message: string };
 
@@ -33,7 +33,11 @@ export function InlineNumber({
   onFault,
   className = '',
 }: Props): ReactNode {
-  const written = String(Number(value.toFixed(digits)));
+  // What tells its unit itself is told in the house's; one that stands in other words keeps its own.
+  const scale = unit !== undefined && unit === range.unit ? houseScale(unit) : undefined;
+  const written = scale
+    ? String(Number(scale.shown(value).toFixed(scale.digits)))
+    : String(Number(value.toFixed(digits)));
   const [draft, setDraft] = useState<string | undefined>(undefined);
   const [fault, setFault] = useState(false);
   const id = useId();
@@ -43,15 +47,17 @@ export function InlineNumber({
 
   const take = (text: string): void => {
     setDraft(text);
-    const parsed = parseNumber(text);
+    const parsed = typedFigure(text, range.unit, scale);
     const good = parsed !== undefined && parsed >= range.min && parsed <= range.max;
     setFault(!good);
-    onFault(good ? undefined : { field: label, message: messageFor(label, range, text) });
+    onFault(good ? undefined : { field: label, message: messageFor(label, inScale(range, scale), text) });
     if (good) onValue(parsed);
   };
   const nudge = (direction: number): void => {
-    const next = Math.min(range.max, Math.max(range.min, Math.round((value + direction * step) / step) * step));
-    take(String(Number(next.toFixed(digits))));
+    const [at, by] = scale ? [scale.shown(value), scale.step(step)] : [value, step];
+    const { min, max } = inScale(range, scale);
+    const next = Math.min(max, Math.max(min, Math.round((at + direction * by) / by) * by));
+    take(String(Number(next.toFixed(scale?.digits ?? digits))));
     setDraft(undefined);
   };
   const shown = draft ?? written;
@@ -81,11 +87,22 @@ export function InlineNumber({
       />
       {unit && (
         <label htmlFor={id} className="ml-1 font-semibold">
-          {unit}
+          {scale?.unit ?? unit}
         </label>
       )}
     </span>
   );
+}
+
+/** The range as it is shown: whole steps inside it, so that its ends are accepted. */
+function inScale(range: Range, scale: HouseScale | undefined): Range {
+  if (!scale) return range;
+  const ten = 10 ** scale.digits;
+  return {
+    min: Math.ceil(scale.shown(range.min) * ten) / ten,
+    max: Math.floor(scale.shown(range.max) * ten) / ten,
+    unit: scale.unit,
+  };
 }
 
 /** "Litres: 0.2 to 20 L is accepted, not “lots”." */
