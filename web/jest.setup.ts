@@ -19,3 +19,6 @@ globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(val
 
 // A busy machine is several times slower than a quiet one; what never comes still fails.
 configure({ asyncUtilTimeout: 8000 });
+
+// A pointer that is held: the test's document has no pointers of its own.
+Element.prototype.setPointerCapture = () => undefined;

@@ -286,6 +286,7 @@ export {
   type School,
   type SchoolGroup,
 } from './drink/schools';
+export { plannedMinutes } from './brew/timeline';
 export { brewLine, type BrewLine, type LinePlant, type LineStage } from './brew/brewLine';
 export { boilDownRange } from './heat/steam';
 export { reduceWords } from './drink/stageEnds';

@@ -83,3 +83,35 @@ test('an amount that could be two things is asked where it is typed, and goes on
   await expect(page.getByRole('textbox', { name: 'Amount of roselle' })).toHaveValue('15 calyces');
   await cook.expectText('about 9 g, 6.7 to 12');
 });
+
+test('a stage is drawn longer by its end, and a plant to another moment, by the pointer and by the keys', async ({
+  page,
+}) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/recipe/roselle-rose-hip-cooler');
+  const draw = async (from: { x: number; y: number }, px: number): Promise<void> => {
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + px / 2, from.y, { steps: 5 });
+    await page.mouse.move(from.x + px, from.y, { steps: 5 });
+    await page.mouse.up();
+  };
+  const end = page.getByRole('slider', { name: 'Off the heat lasts' });
+  await expect(end).toHaveAttribute('aria-valuetext', '15 min');
+  const box = (await end.boundingBox())!;
+  await draw({ x: box.x + box.width / 2, y: box.y + 20 }, 120);
+  const drawn = Number(await end.getAttribute('aria-valuenow'));
+  expect(drawn).toBeGreaterThan(16);
+  await end.press('ArrowLeft');
+  await expect(end).toHaveAttribute('aria-valuenow', String(drawn - 1));
+
+  const line = page.getByRole('list', { name: 'Stages' });
+  const plant = line.getByRole('button', { name: /^50 g roselle/ });
+  const at = (await plant.boundingBox())!;
+  await draw({ x: at.x + 30, y: at.y + 8 }, 420);
+  await expect(page.getByRole('group', { name: 'In and out at Off the heat' })).toContainText('50 g roselle');
+  // What was drawn was not tapped as well.
+  await expect(line.getByRole('button', { name: /^50 g roselle/ })).toHaveAttribute('aria-expanded', 'false');
+  await cook.button('Undo').click();
+  await expect(page.getByRole('group', { name: 'In and out at To the boil' })).toContainText('50 g roselle');
+});

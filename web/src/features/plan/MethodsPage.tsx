@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type CSSProperties, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
   asPlanned,
@@ -169,36 +169,93 @@ const opened = ({ plan }: WorkedOut, figure: FigureId, text: string): ReactNode 
 );
 
 type WorkedOut = Extract<WayColumn, { kind: 'way' }>;
-type Row = { name: string; of: (c: WorkedOut) => ReactNode };
+/** What is told of a way: its words, what makes two of them the same, and its size where it has one. */
+type Row = {
+  name: string;
+  of: (c: WorkedOut) => ReactNode;
+  words: (c: WorkedOut) => string;
+  size?: (c: WorkedOut) => number;
+};
+
+/** Colours that an eye does not tell apart side by side are one: channels to a twentieth. */
+const toTheEye = (colour: string): string =>
+  colour.replace(/\d+(?=[, )])|[0-9a-f]{2}/gi, (channel) =>
+    String(Math.round(parseInt(channel, colour.startsWith('#') ? 16 : 10) / 13)),
+  );
+
+const cautions = (c: WorkedOut): string =>
+  c.findings.length === 0
+    ? 'none'
+    : c.findings.map((x) => `${x.level === 'block' ? 'Stop' : 'Mind'}: ${x.message}`).join(' ');
+const heat = (c: WorkedOut): string => (c.energyKWh < 0.005 ? 'none' : `${c.energyKWh.toFixed(2)} kWh`);
+const row = (
+  name: string,
+  words: (c: WorkedOut) => string,
+  size?: (c: WorkedOut) => number,
+  figure?: (c: WorkedOut) => FigureId,
+): Row => ({
+  name,
+  words,
+  of: (c) => (figure ? opened(c, figure(c), words(c)) : words(c)),
+  ...(size ? { size } : {}),
+});
 const ROWS: readonly Row[] = [
-  { name: 'Strength', of: (c) => opened(c, 'glass-strength', f.strength(c.strengthX)) },
-  { name: 'Harshness', of: (c) => opened(c, 'harsh', `${Math.round(c.harsh * 100)} % of the limit`) },
-  { name: 'Aroma', of: (c) => c.aroma },
+  row(
+    'Strength',
+    (c) => f.strength(c.strengthX),
+    (c) => c.strengthX,
+    () => 'glass-strength',
+  ),
+  row(
+    'Harshness',
+    (c) => `${Math.round(c.harsh * 100)} % of the limit`,
+    (c) => c.harsh,
+    () => 'harsh',
+  ),
+  row('Aroma', (c) => c.aroma),
   {
     name: 'Colour',
+    words: (c) => toTheEye(c.colour),
     of: (c) => (
       <span className="inline-block h-6 w-16 rounded border border-ink/40" style={{ background: c.colour }}>
         <span className="sr-only">{c.colour}</span>
       </span>
     ),
   },
-  { name: 'Comes out', of: (c) => opened(c, 'yield', f.volume(c.yieldMl)) },
-  {
-    name: 'Plants',
-    of: (c) => opened(c, `leaf:${c.plan.brews[0].leaf[0]?.ingredientId ?? ''}`, f.grams(c.leafG)),
-  },
-  { name: 'Heat', of: (c) => (c.energyKWh < 0.005 ? 'none' : opened(c, 'heat', `${c.energyKWh.toFixed(2)} kWh`)) },
-  { name: 'With the hands', of: (c) => opened(c, 'time', f.duration(c.handsOnMin)) },
-  { name: 'In all', of: (c) => opened(c, 'time', f.duration(c.totalMin)) },
-  {
-    name: 'Cautions',
-    of: (c) =>
-      c.findings.length === 0
-        ? 'none'
-        : c.findings.map((x) => `${x.level === 'block' ? 'Stop' : 'Mind'}: ${x.message}`).join(' '),
-  },
+  row(
+    'Comes out',
+    (c) => f.volume(c.yieldMl),
+    (c) => c.yieldMl,
+    () => 'yield',
+  ),
+  row(
+    'Plants',
+    (c) => f.grams(c.leafG),
+    (c) => c.leafG,
+    (c) => `leaf:${c.plan.brews[0].leaf[0]?.ingredientId ?? ''}`,
+  ),
+  row(
+    'Heat',
+    heat,
+    (c) => c.energyKWh,
+    (c) => (c.energyKWh < 0.005 ? 'time' : 'heat'),
+  ),
+  row(
+    'With the hands',
+    (c) => f.duration(c.handsOnMin),
+    (c) => c.handsOnMin,
+    () => 'time',
+  ),
+  row(
+    'Until it can be poured',
+    (c) => f.duration(c.totalMin),
+    (c) => c.totalMin,
+    () => 'time',
+  ),
+  row('Cautions', cautions),
 ];
 
+/** Columns of what differs, each figure as long as it is large; what is the same in all of them stands in one line. */
 function Table({
   columns,
   choices,
@@ -212,52 +269,76 @@ function Table({
   onPick: (column: WayColumn) => void;
   pending: boolean;
 }): ReactNode {
+  const made = columns.filter((c) => c.kind === 'way');
+  const differs = ({ words }: Row): boolean => made.length < 2 || new Set(made.map(words)).size > 1;
+  const same = ROWS.filter((r) => !differs(r));
+  const [first] = made;
+  // On a phone each name stands over its figures, so that two columns have the whole width.
+  const grid = {
+    '--columns': `repeat(${columns.length}, minmax(${columns.length > 2 ? '9rem' : '0'}, 1fr))`,
+  } as CSSProperties;
+  const line = 'grid grid-cols-(--columns) gap-x-3 border-t border-line py-1.5 sm:grid-cols-[8.5rem_var(--columns)]';
   return (
-    <div className="overflow-x-auto" role="region" aria-label="Methods side by side" tabIndex={0}>
-      <table className="w-full min-w-[34rem] table-fixed text-[0.95rem]">
-        <thead>
-          <tr className="align-bottom">
-            <th className="w-28" />
-            {columns.map((c) => (
-              <th key={c.id} scope="col" className="px-2 pb-2 text-left">
-                <span className="font-display text-lg">{c.name}</span>
-                <span className="block text-sm font-normal text-muted">
-                  {choices.find((o) => o.candidate.id === c.id && o.candidate.name === c.name)?.why}
-                </span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {ROWS.map((row) => (
-            <tr key={row.name} className="border-t border-line align-top">
-              <th scope="row" className="py-1.5 pr-3 text-left font-normal text-muted">
-                {row.name}
-              </th>
-              {columns.map((c) => (
-                <td key={c.id} className="px-2 py-1.5">
-                  {c.kind === 'way' ? row.of(c) : row.name === 'Strength' ? c.message : ''}
-                </td>
-              ))}
-            </tr>
+    <div className="overflow-x-auto" role="region" aria-label="Methods side by side" tabIndex={0} style={grid}>
+      <div role="table" aria-label="What differs" className="text-[0.95rem]">
+        <div role="row" className={`${line} items-end border-t-0`}>
+          <span role="columnheader" className="hidden sm:block" />
+          {columns.map((c) => (
+            <div key={c.id} role="columnheader" className="pb-1">
+              <span className="font-display text-lg font-bold">{c.name}</span>
+              <span className="block text-sm text-muted">
+                {choices.find((o) => o.candidate.id === c.id && o.candidate.name === c.name)?.why}
+              </span>
+            </div>
           ))}
-          <tr className="border-t border-line">
-            <th scope="row" className="sr-only">
-              Pick
-            </th>
-            {columns.map((c) => (
-              <td key={c.id} className="px-2 pt-3">
-                {c.kind === 'way' && (
-                  <Button kind="main" disabled={pending} onClick={() => onPick(c)} aria-label={`Pick: ${c.name}`}>
-                    {c.target.wayId === current && c.id === current ? 'Keep this one' : 'Pick this one'}
-                  </Button>
-                )}
-              </td>
-            ))}
-            {columns.length === 0 && <td />}
-          </tr>
-        </tbody>
-      </table>
+        </div>
+        {ROWS.filter(differs).map((r) => {
+          const most = Math.max(...made.map((c) => r.size?.(c) ?? 0));
+          return (
+            <div key={r.name} role="row" className={line}>
+              <span role="rowheader" className="col-span-full text-muted sm:col-span-1">
+                {r.name}
+              </span>
+              {columns.map((c) => (
+                <div key={c.id} role="cell" className="min-w-0">
+                  {c.kind === 'way' ? r.of(c) : r === ROWS.filter(differs)[0] ? c.message : ''}
+                  {c.kind === 'way' && r.size && most > 0 && r.size(c) >= most / 1000 && (
+                    <span
+                      aria-hidden
+                      className="mt-1 block h-1.5 rounded-r-full bg-ink/70"
+                      style={{ width: `${Math.max(1, (100 * r.size(c)) / most)}%` }}
+                    />
+                  )}
+                </div>
+              ))}
+            </div>
+          );
+        })}
+        <div role="row" className={`${line} pt-3`}>
+          <span role="rowheader" className="hidden sm:block" />
+          {columns.map((c) => (
+            <div key={c.id} role="cell">
+              {c.kind === 'way' && (
+                <Button kind="main" disabled={pending} onClick={() => onPick(c)} aria-label={`Pick: ${c.name}`}>
+                  {c.target.wayId === current && c.id === current ? 'Keep this one' : 'Pick this one'}
+                </Button>
+              )}
+            </div>
+          ))}
+        </div>
+      </div>
+      {same.length > 0 && first && (
+        <p className="mt-3 text-[0.95rem] text-muted">
+          The same in {made.length === 2 ? 'both' : 'all'}:{' '}
+          {same.map((r, i) => (
+            <span key={r.name}>
+              {i > 0 && ', '}
+              {r.name.toLowerCase()} {r.name === 'Colour' ? '' : r.words(first)}
+            </span>
+          ))}
+          .
+        </p>
+      )}
     </div>
   );
 }

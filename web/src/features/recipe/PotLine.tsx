@@ -30,7 +30,9 @@ import {
 import * as f from '@/shared/format/format';
 import { plantName } from '@/shared/format/names';
 import { useWide } from '@/shared/ui/useWide';
-import { announcementsFor, entryMoved, stageTitle } from './lineWords';
+import { StageEnd } from './StageEnd';
+import { useDragAlong } from './useDragAlong';
+import { announcementsFor, entryAt, entryMoved, stageTitle } from './lineWords';
 
 /** What is open of a brew: one stage or one plant. */
 export type Opened = { kind: 'stage' | 'plant'; id: string } | undefined;
@@ -177,6 +179,19 @@ function Cell({
             const next = line && entryMoved(way, line, i.id, by);
             if (next) onChange(next, `${i.id} enters at`);
           }}
+          // From where it hung when it was taken hold of, however the line changes under it.
+          onTake={
+            line && time
+              ? () => {
+                  const perPx = Math.max(lasts, 5) / Math.max(40, sliceWidth(stage.id));
+                  const fromMin = line.plants.find((p) => p.ingredientId === i.id)?.fromMin ?? time.startMin;
+                  return (px) => {
+                    const next = entryAt(way, line, i.id, Math.round(fromMin + px * perPx));
+                    if (next) onChange(next, `${i.id} enters at`);
+                  };
+                }
+              : undefined
+          }
         />
       ))}
       {comeOut.map((i) => (
@@ -207,7 +222,10 @@ function Cell({
       className={`row-span-3 grid min-w-0 grid-rows-subgrid ${isDragging ? 'relative z-10 bg-action-wash' : ''}`}
     >
       <div className="flex flex-col justify-end pb-1 pr-2">{hanging}</div>
-      <PotSlice way={way} stage={stage} line={line} />
+      <div id={`slice-${stage.id}`} className="relative">
+        <PotSlice way={way} stage={stage} line={line} />
+        <StageEnd way={way} stage={stage} title={title} onChange={onChange} />
+      </div>
       <div className={`border-t-[3px] ${isOpen ? 'border-ink bg-surface' : 'border-transparent'}`}>
         <span className="block opacity-50 focus-within:opacity-100 hover:opacity-100">{grip}</span>
         {label}
@@ -230,13 +248,16 @@ function PlantLabel({
   isOpen,
   onOpen,
   onMove,
+  onTake,
 }: {
   ingredient: BrewIngredient;
   plants: Plants;
   isOpen: boolean;
   onOpen: () => void;
   onMove: (byMin: number) => void;
+  onTake: (() => (px: number) => void) | undefined;
 }): ReactNode {
+  const drag = useDragAlong(onTake);
   const keys = (e: KeyboardEvent): void => {
     const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -5, PageDown: 5 }[e.key];
     if (by === undefined) return;
@@ -250,7 +271,8 @@ function PlantLabel({
       aria-keyshortcuts="ArrowLeft ArrowRight"
       onClick={onOpen}
       onKeyDown={keys}
-      className="min-h-11 border-l-2 border-ink pl-1.5 text-left leading-tight hover:bg-action-wash sm:min-h-6"
+      {...drag}
+      className="min-h-11 touch-pan-y border-l-2 border-ink pl-1.5 text-left leading-tight hover:bg-action-wash sm:min-h-6"
     >
       <span className={isOpen ? 'font-bold' : 'font-semibold'}>
         {i.written ?? f.grams(i.grams)} {plantName(i.plant, plants).toLowerCase()}
@@ -260,6 +282,9 @@ function PlantLabel({
     </button>
   );
 }
+
+/** How wide a stage is drawn, px. */
+const sliceWidth = (stageId: string): number => document.getElementById(`slice-${stageId}`)?.clientWidth ?? 0;
 
 const DEEP = 64;
 

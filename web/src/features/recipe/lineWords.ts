@@ -15,26 +15,36 @@ export function stageTitle(stage: Stage, way: BrewWay): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** A way with a plant going in so many minutes later or sooner, in whichever stage that is; undefined where it is no other moment. */
-export function entryMoved(way: BrewWay, line: BrewLine, ingredientId: string, byMin: number): BrewWay | undefined {
+/** A way with a plant going in at a minute of the line, in whichever stage that is; undefined where there is no line of time. */
+export function entryAt(way: BrewWay, line: BrewLine, ingredientId: string, minute: number): BrewWay | undefined {
   const i = way.ingredients.find((x) => x.id === ingredientId);
-  const from = line.plants.find((p) => p.ingredientId === ingredientId)?.fromMin;
-  if (!i || from === undefined) return undefined;
-  const to = Math.max(0, from + byMin);
+  const to = Math.max(0, minute);
   // The last stage that has begun by then and lasts; before the first one it is the first.
-  const lasting = line.stages.filter((s) => s.endMin - s.startMin > 0.05);
+  const lasting = lastingOf(line);
   const stage = lasting.filter((s) => s.startMin <= to + 1e-9).at(-1) ?? lasting[0];
-  if (!stage) return undefined;
+  if (!i || !stage) return undefined;
   const written = way.stages.find((s) => s.id === stage.stageId);
   // Only what lasts so long as it says has minutes to go in at.
-  const atMin = written && 'minutes' in written ? Math.round(Math.max(0, to - stage.startMin)) : 0;
-  if (stage.stageId === i.enters.stageId && atMin === i.enters.atMin) {
-    // Stages without minutes of their own are stepped over whole.
-    const at = lasting.findIndex((s) => s.stageId === stage.stageId);
-    const next = lasting[at + Math.sign(byMin)];
-    return next ? changeIngredient(way, { ...i, enters: { stageId: next.stageId, atMin: 0 } }) : undefined;
-  }
+  const atMin =
+    written && 'minutes' in written ? Math.min(written.minutes, Math.round(Math.max(0, to - stage.startMin))) : 0;
   return changeIngredient(way, { ...i, enters: { stageId: stage.stageId, atMin } });
+}
+
+const lastingOf = (line: BrewLine): BrewLine['stages'] => line.stages.filter((s) => s.endMin - s.startMin > 0.05);
+const entryOf = (way: BrewWay, id: string): BrewIngredient['enters'] | undefined =>
+  way.ingredients.find((i) => i.id === id)?.enters;
+
+/** A way with a plant going in so many minutes later or sooner; stages without minutes of their own are stepped over whole. */
+export function entryMoved(way: BrewWay, line: BrewLine, ingredientId: string, byMin: number): BrewWay | undefined {
+  const from = line.plants.find((p) => p.ingredientId === ingredientId)?.fromMin;
+  const was = entryOf(way, ingredientId);
+  if (from === undefined || !was) return undefined;
+  const moved = entryAt(way, line, ingredientId, from + byMin);
+  const now = moved && entryOf(moved, ingredientId);
+  if (!now || now.stageId !== was.stageId || now.atMin !== was.atMin) return moved;
+  const lasting = lastingOf(line);
+  const next = lasting[lasting.findIndex((s) => s.stageId === was.stageId) + Math.sign(byMin)];
+  return next ? entryAt(way, line, ingredientId, next.startMin) : undefined;
 }
 
 /** What is said to those who move a stage without seeing it. */
