@@ -361,6 +361,7 @@ export {
   type ReadingOf,
   type Thing,
 } from './amounts';
+export { relatesToG, relationsKept } from './plan/relationsKept';
 export { amountOfStage, readingIn, sweetThing, thingOfLine, WATER_THING } from './plan/inOwnWords';
 export { waterBeside, waterToCover, type FitsBeside } from './brew/contents';
 export { leftAtShareMl, liquidToLineMl } from './quantity/level';

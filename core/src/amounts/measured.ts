@@ -38,7 +38,6 @@ export function measuredAt(c: Context, num: Num, { to: at, around }: Step): Part
     to: found.to,
     nouns: noun,
     unitName,
-    volume: m.kind === 'volume',
     weigh: weigh(m),
     ...more,
   });

@@ -34,7 +34,6 @@ export type Reading = {
   /** ends told of an alternative: a range written backwards */
   ends?: readonly [number, number];
   scaled?: (times: number) => string;
-  bound?: boolean;
 };
 
 export type Part = {
@@ -51,7 +50,6 @@ export type Part = {
   ends?: readonly [number, number];
   unitName?: string;
   bare?: boolean;
-  volume?: boolean;
 };
 
 export const span = (from: number, to: number): number[] =>

@@ -76,7 +76,7 @@ export function written(n: Num, value: number): string {
 function upTheTools(r: Reading, items: readonly Item[], times: number): Record<number, string> | undefined {
   const [n] = r.nums;
   const [noun] = r.nouns;
-  if (!n || !noun || r.around.manners.length > 0 || r.bound) return undefined;
+  if (!n || !noun || r.around.manners.length > 0) return undefined;
   const word = items[noun.at]!.text;
   const value = n.value * times;
   const blanks = { ...blank(n.from + 1, n.to), ...blank(noun.at + 1, noun.to) };

@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { BOOK, DEFAULT_KITCHEN, ROSELLE_COOLER, type Drink, type Kitchen, type PantryEntry } from '@steepsis/core';
 import type { HouseView } from '@steepsis/contract';
@@ -234,6 +234,32 @@ describe('planning', () => {
     expect(line!.book).toBeGreaterThan(550);
     expect(line!.book).toBeLessThan(600);
     expect(kept.brews[0].ways[0]!.ingredients[0]!.scaling).toEqual({ power: 0.75 });
+  });
+  it('a card from elsewhere is asked once whose pints it has', async () => {
+    show(<RecipePage />, '/recipe/:drinkId', '/recipe/new');
+    const card = await screen.findByRole('textbox', { name: 'The recipe, as it stands on a card' });
+    fireEvent.change(card, {
+      target: { value: '20 g hibiscus, 1 quart water, 2 pints apple juice; 5 min off the heat; strain' },
+    });
+    const whose = await screen.findByRole('group', { name: 'Whose pints these are' });
+    await userEvent.click(within(whose).getByRole('button', { name: /^imperial/ }));
+    const read = screen.getByRole('list', { name: 'What is understood' });
+    await waitFor(() => expect(read).toHaveTextContent('1137 ml of water'));
+    expect(read).toHaveTextContent('1137 ml of apple juice');
+    fireEvent.change(card, { target: { value: '20 g hibiscus, 1 L water; 5 min off the heat; strain' } });
+    await waitFor(() => expect(screen.queryByRole('group', { name: 'Whose pints these are' })).toBeNull());
+  });
+  it('sugar of equal weight goes with the fruit', async () => {
+    show(<RecipePage />, '/recipe/:drinkId', '/recipe/of-its-own-too');
+    await choose('Add a stage', 'Sweeten');
+    await type('Sweetener amount', 'equal weight');
+    await press('50 g roselle');
+    await type('Amount of roselle', '86 g');
+    await press(/^Keep as version/);
+    const kept = sent.at(-1)!.body as unknown as Drink;
+    const sugar = kept.brews[0].ways[0]!.stages.find((s) => s.kind === 'dissolve');
+    // 86 g of roselle and 14 g of rose hip
+    expect(sugar).toMatchObject({ written: 'equal weight', to: { grams: 100 } });
   });
   it('a recipe that cannot be says what stands in the way and where, and is kept as a draft', async () => {
     show(<RecipePage />, '/recipe/:drinkId', '/recipe/roselle-rose-hip-cooler');

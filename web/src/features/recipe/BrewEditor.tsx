@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
+  relationsKept,
   blankWay,
   freeId,
   mixedWay,
@@ -48,7 +49,7 @@ export function BrewEditor({
     brew.ways.find((w) => first && w.id === drink.book.wayId) ??
     brew.ways[0]!;
   const setWay = (next: BrewWay, what: string): void =>
-    onChange(withWay(drink, brew.id, named(way, next)), `${brew.id} ${next.id} ${what}`);
+    onChange(withWay(drink, brew.id, named(way, relationsKept(next, plants))), `${brew.id} ${next.id} ${what}`);
   const planned = usePlannedBrew(whole, house.forPlans, brew.id, way.id, first);
   const setBrews = (brews: readonly Brew[], what: string, more: Partial<Drink> = {}): void =>
     onChange({ ...drink, ...more, brews: brews as Drink['brews'] }, what);

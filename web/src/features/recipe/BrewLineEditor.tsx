@@ -1,6 +1,7 @@
 import { ArrowLeft, ArrowRight, Plus, Scissors, X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import {
+  relatesToG,
   addIngredient,
   addStage,
   botanicals,
@@ -167,6 +168,7 @@ function StagePanel({
         <StageFields
           stage={stage}
           kitchen={kitchen}
+          plantsG={relatesToG(way)}
           onChange={(s, what) => onChange(changeStage(way, s), `${s.id} ${what}`)}
         />
         .{' '}

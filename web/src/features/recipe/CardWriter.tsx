@@ -22,7 +22,8 @@ export function CardWriter({
 }): ReactNode {
   const [text, setText] = useState('');
   const [isOpen, setIsOpen] = useState(open);
-  const typed = useDeferredValue(text);
+  const [pints, setPints] = useState<Pints | undefined>(undefined);
+  const typed = useDeferredValue(pints ? withPints(text, pints) : text);
   const { forPlans: kitchen } = house;
   const read = useMemo(() => {
     if (typed.trim() === '') return undefined;
@@ -47,6 +48,7 @@ export function CardWriter({
         </label>
         {read && (
           <>
+            {HAS_PINTS.test(text) && <WhosePints pints={pints} onPints={setPints} />}
             <ul aria-label="What is understood" className="mt-2 divide-y divide-line">
               {read.lines.map((line, i) => (
                 <Line key={`${i} ${line.text}`} line={line} />
@@ -58,6 +60,7 @@ export function CardWriter({
                 onClick={() => {
                   onTake(drinkFromCard(read, drink));
                   setText('');
+                  setPints(undefined);
                 }}
               >
                 Take it
@@ -74,6 +77,33 @@ export function CardWriter({
     </Panel>
   );
 }
+
+type Pints = 'US' | 'imperial';
+const PINTS = /(?<!\b(?:US|imperial|UK|American) )\b(pints?|pts?|quarts?|qts?|gallons?|fl\.? ?oz|fluid ounces?)\b/gi;
+const HAS_PINTS = new RegExp(PINTS.source, 'i');
+/** The card with its pints told apart: the words that are kept say whose they are. */
+const withPints = (text: string, pints: Pints): string => text.replace(PINTS, `${pints} $1`);
+
+/** A recipe from elsewhere has the pints of where it was written: asked once, for all of it. */
+const WhosePints = ({ pints, onPints }: { pints: Pints | undefined; onPints: (p: Pints) => void }): ReactNode => (
+  <div
+    role="group"
+    aria-label="Whose pints these are"
+    className="mt-2 flex flex-wrap items-center gap-2 border-l-4 border-caution-line bg-caution-wash px-2 py-1"
+  >
+    <span>Its pints, quarts and fluid ounces are</span>
+    {(['US', 'imperial'] as const).map((p) => (
+      <Button
+        key={p}
+        className="aria-pressed:bg-ink aria-pressed:text-surface"
+        aria-pressed={pints === p}
+        onClick={() => onPints(p)}
+      >
+        {p === 'US' ? 'American: a pint is 473 ml' : 'imperial: a pint is 568 ml'}
+      </Button>
+    ))}
+  </div>
+);
 
 const SIGN = { taken: '', asked: 'Asked: ', noted: 'For the note: ', unread: 'Not understood: ' } as const;
 

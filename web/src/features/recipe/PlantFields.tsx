@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
 import {
+  relatesToG,
   botanicals,
   changeIngredient,
   CUP_ML,
@@ -93,6 +94,7 @@ function IngredientRow({
           unit={thing.kind === 'liquid' ? 'ml' : 'g'}
           thing={thing}
           reading={readingIn(kitchen, i.plant)}
+          {...(thing.kind === 'liquid' ? {} : { relatesTo: relatesToG(way, i.id) })}
           most={20_000}
           onAmount={({ amount, words }) => {
             const { written: _written, ...rest } = i;

@@ -23,15 +23,18 @@ const HOURS = { unit: 'h', min: 0.25, max: 72 } as const;
 export function StageFields({
   stage,
   kitchen,
+  plantsG,
   onChange,
 }: {
   stage: Stage;
   kitchen: Kitchen;
+  /** what the plants of its brew weigh: what "equal weight" is as much as */
+  plantsG: number;
   onChange: Change;
 }): ReactNode {
   return (
     <>
-      <Sentence stage={stage} kitchen={kitchen} onChange={onChange} />
+      <Sentence stage={stage} kitchen={kitchen} plantsG={plantsG} onChange={onChange} />
       {hasLid(stage) && (
         <>
           , lid{' '}
@@ -75,11 +78,13 @@ function StageAmount({
   stage,
   label,
   kitchen,
+  plantsG,
   onChange,
 }: {
   stage: Stage;
   label: string;
   kitchen: Kitchen;
+  plantsG: number;
   onChange: Change;
 }): ReactNode {
   const of = amountOfStage(stage)!;
@@ -91,6 +96,7 @@ function StageAmount({
       unit={stage.kind === 'rinse' ? 'ml' : 'g'}
       thing={of.thing}
       reading={readingIn(kitchen, of.slug)}
+      {...(stage.kind === 'dissolve' ? { relatesTo: plantsG } : {})}
       most={20_000}
       onAmount={({ amount, words }) => {
         const { written: _written, ...rest } = stage;
@@ -109,7 +115,17 @@ function withAmount(stage: Stage, amount: number): Stage {
   return stage.kind === 'dissolve' ? { ...stage, to: { grams: amount } } : stage;
 }
 
-function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitchen; onChange: Change }): ReactNode {
+function Sentence({
+  stage: s,
+  kitchen,
+  plantsG,
+  onChange,
+}: {
+  stage: Stage;
+  kitchen: Kitchen;
+  plantsG: number;
+  onChange: Change;
+}): ReactNode {
   switch (s.kind) {
     case 'toast':
       return (
@@ -243,8 +259,8 @@ function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitc
     case 'rinse':
       return (
         <>
-          Rinse the plants with <StageAmount stage={s} label="Rinse water" kitchen={kitchen} onChange={onChange} /> of
-          water
+          Rinse the plants with{' '}
+          <StageAmount stage={s} label="Rinse water" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of water
         </>
       );
     case 'dissolve':
@@ -259,7 +275,7 @@ function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitc
           />
           ,{' '}
           {'grams' in s.to ? (
-            <StageAmount stage={s} label="Sweetener amount" kitchen={kitchen} onChange={onChange} />
+            <StageAmount stage={s} label="Sweetener amount" kitchen={kitchen} plantsG={plantsG} onChange={onChange} />
           ) : 'gPerMl' in s.to ? (
             figure(
               'Sweetener to 100 ml',
@@ -311,7 +327,8 @@ function Sentence({ stage: s, kitchen, onChange }: { stage: Stage; kitchen: Kitc
     case 'onto-ice':
       return (
         <>
-          Pour it over <StageAmount stage={s} label="Ice" kitchen={kitchen} onChange={onChange} /> of ice{' '}
+          Pour it over <StageAmount stage={s} label="Ice" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of
+          ice{' '}
           <InlineChoice
             label="How the ice is"
             value={s.ice}

@@ -17,6 +17,7 @@ export function AmountField({
   reading,
   most,
   none = false,
+  relatesTo,
   onAmount,
   onRule,
 }: {
@@ -29,6 +30,8 @@ export function AmountField({
   reading: ReadingOf;
   /** more than this is not accepted */
   most: number;
+  /** what "equal weight" is as much as, in this unit */
+  relatesTo?: number;
   /** whether there may be none of it */
   none?: boolean;
   onAmount: (taken: TakenAmount) => void;
@@ -47,26 +50,27 @@ export function AmountField({
     setFault(undefined);
   }, [shown, typing]);
   const of: ReadingOf = thing.pieces.length > 0 && unit === 'g' ? reading : { ...reading, fieldUnit: true };
-  const standing = words === undefined ? undefined : readAmount(words, thing, of);
+  const read = (typed: string): AmountRead => related(readAmount(typed, thing, of), relatesTo, unit);
+  const standing = words === undefined ? undefined : read(words);
   const isNone = (typed: string): boolean => none && /^0+([.,]0*)? ?(g|ml)?$/.test(typed.trim());
   const faultOf = (typed: string): string | undefined =>
-    typed.trim() === shown || isNone(typed) ? undefined : refusalOf(readAmount(typed, thing, of), unit, most);
+    typed.trim() === shown || isNone(typed) ? undefined : refusalOf(read(typed), unit, most);
   /** Nothing else can be meant, and more typing can only make it more: it is taken as it is typed. */
   const isCertain = (typed: string): boolean =>
-    isNone(typed) || (['sure', 'spread'].includes(readAmount(typed, thing, of).kind) && faultOf(typed) === undefined);
+    isNone(typed) || (['sure', 'spread'].includes(read(typed).kind) && faultOf(typed) === undefined);
   const take = (typed: string): void => {
     if (typed.trim() === shown) return setFault(undefined);
     if (isNone(typed)) {
       setFault(undefined);
       return onAmount({ amount: 0, words: undefined });
     }
-    const read = readAmount(typed, thing, of);
+    const told = read(typed);
     const refusal = faultOf(typed);
-    if (refusal !== undefined && !(read.kind !== 'not_understood' && onRule?.(read))) return setFault(refusal);
+    if (refusal !== undefined && !(told.kind !== 'not_understood' && onRule?.(told))) return setFault(refusal);
     setFault(undefined);
     if (refusal !== undefined) return;
-    const plain = /^\d+([.,]\d+)? ?(g|ml)?$/.test(typed.trim()) && read.kind === 'sure';
-    onAmount({ amount: read.typical!, words: plain ? undefined : typed.trim() });
+    const plain = /^\d+([.,]\d+)? ?(g|ml)?$/.test(typed.trim()) && told.kind === 'sure';
+    onAmount({ amount: told.typical!, words: plain ? undefined : typed.trim() });
   };
   return (
     <span className="inline-block align-top">
@@ -118,6 +122,19 @@ export function AmountField({
       )}
     </span>
   );
+}
+
+/** "Equal weight" as the amount it comes to, where there is something to be as much as. */
+function related(read: AmountRead, relatesTo: number | undefined, unit: 'g' | 'ml'): AmountRead {
+  const { low, typical, high } = read;
+  if (read.unit !== 'relative' || typical === undefined || !relatesTo) return read;
+  return {
+    ...read,
+    unit,
+    low: (low ?? typical) * relatesTo,
+    typical: typical * relatesTo,
+    high: (high ?? typical) * relatesTo,
+  };
 }
 
 /** What could be two things, or is told too widely: the guess goes on, and one tap settles it. */
