@@ -19,6 +19,8 @@ const MOUTH_CM = 8.5;
 const JAR_ML = 1500;
 const OFF: Going = { kind: 'steep', place: 'off-heat', boiling: false };
 const DAY_MIN = 24 * 60;
+/** Where an ice bath is left, °C: from here a fridge takes any pot down in its time. */
+const BATH_TO_C = 8;
 
 /** Writes a brew down as a card tells it: what is put in waits for the next thing that is done, and goes in with that. */
 export class PotWriter {
@@ -223,7 +225,8 @@ export class PotWriter {
         return { words: `cooled to ${verb.toC} °C` };
       case 'ice-bath':
         this.going = undefined;
-        this.stage('cool', { toC: 21, by: 'ice-bath' });
+        // Down to where the fridge takes over in time.
+        this.stage('cool', { toC: BATH_TO_C, by: 'ice-bath' });
         return { words: 'into an ice bath' };
       case 'reduce':
         this.stage('reduce', {

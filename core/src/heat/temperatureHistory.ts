@@ -89,6 +89,23 @@ export function firstReaches(history: TemperatureHistory, tempC: number, fromMin
   return undefined;
 }
 
+/** Minutes of a span that a history spends above a temperature: a segment rises or falls, it never does both. */
+export function minutesAbove(history: TemperatureHistory, tempC: number, fromMin: number, toMin: number): number {
+  let [sum, start] = [0, 0];
+  for (const segment of history.segments) {
+    const [a, b] = [Math.max(0, fromMin - start), Math.min(segment.minutes, toMin - start)];
+    start += segment.minutes;
+    if (b <= a) continue;
+    const [atA, atB] = [segmentTempC(segment, a) > tempC, segmentTempC(segment, b) > tempC];
+    if (atA && atB) sum += b - a;
+    else if (atA || atB) {
+      const cross = crossing(segment, tempC, a) ?? a;
+      sum += atA ? Math.min(b, cross) - a : b - Math.min(b, cross);
+    }
+  }
+  return sum;
+}
+
 function crossing(segment: Segment, tempC: number, fromMin: number): number | undefined {
   const before = segmentTempC(segment, fromMin) - tempC;
   const after = endC(segment) - tempC;

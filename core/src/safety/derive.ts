@@ -61,6 +61,20 @@ export const vulnerableDrinker = ({ audience: a }: Facts): boolean =>
 export const hotBrewed = (f: Facts): boolean =>
   stagesOfKind(f, 'hot_steep', 'decoct', 'boil').some((s) => tempOf(s) >= 80 && minutesOf(s) >= 3);
 
+const FROM_THE_SHELF = new Set(['finisher', 'milk', 'spirit']);
+/** Grown, and not salt, milk or an extract out of a bottle. */
+export const isPlant = (i: IngredientFact): boolean => !FROM_THE_SHELF.has(roleOf(i));
+
+/** Whether a plant itself was in liquor of at least 80 °C for 3 minutes; by its brew where its own minutes are not told. */
+export const wasHot = (f: Facts, i: IngredientFact): boolean =>
+  i.hot_min === undefined ? stagesOf(f).some((s) => tempOf(s) >= 80 && minutesOf(s) >= 3) : i.hot_min >= HOT_MIN;
+/** Whether a plant itself was boiled for so long. */
+export const wasBoiled = (f: Facts, i: IngredientFact, minutes: number): boolean =>
+  i.boil_min === undefined ? boiledFor(f, minutes) : i.boil_min >= minutes - CLOCK_MIN;
+/** What one clock and another say of the same minutes is within seconds. */
+const CLOCK_MIN = 0.05;
+const HOT_MIN = 3 - CLOCK_MIN;
+
 /** Boiling point, °C, by the rule book's rough rule. */
 export const roughBoilingPoint = (f: Facts): number => 100 - (f.altitude_m ?? f.intent?.altitude_m ?? 0) / 300;
 

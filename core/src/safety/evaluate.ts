@@ -17,6 +17,13 @@ const SEVERITY: Record<Level, number> = { block: 0, warn: 1, note: 2 };
 /** Rules whose times may be a forecast: then they warn at the plan; once read off a clock or a thermometer they block. */
 const FORECASTABLE = new Set(['COOL-01', 'COOL-02']);
 
+/** Rules of what happens in one pot: two brews side by side lend each other no lid, no sugar and no metal. */
+const OF_A_PART = new Set(
+  'ELD-06 TT-05 TT-06 TT-07 CB-01 CB-02 CB-03 FER-01 FER-02 CARB-01 HOT-01 HOT-03 HOT-05 HOT-06 VES-02 VES-04'.split(
+    ' ',
+  ),
+);
+
 /**
  * Every rule that fires, most severe first, each once.
  * @param facts of a whole drink, or of each of its brews and of the whole: a hot brew never excuses a cold one
@@ -25,6 +32,7 @@ export function findingsOf(...facts: readonly Facts[]): readonly Finding[] {
   const found: Finding[] = [];
   for (const rule of RULES) {
     for (const f of facts) {
+      if (f.reach === 'whole' && OF_A_PART.has(rule.id)) continue;
       const what = rule.fires(f);
       if (!what) continue;
       found.push(findingOf(rule, what, f));

@@ -47,6 +47,10 @@ export type IngredientFact = {
   family?: string;
   grade?: string;
   condition?: string;
+  /** minutes it was in hot liquor: at 95 °C or the boil less one, within a degree of the boil, at 80 °C and over; 0 for what is poured in cold */
+  simmer_min?: number;
+  boil_min?: number;
+  hot_min?: number;
   /** index of the stage at which it goes in */
   add_at?: number;
   washed?: boolean;
@@ -124,6 +128,8 @@ export type AudienceFact = {
 };
 
 export type Facts = {
+  /** of a whole drink, whose brews are told by themselves beside it */
+  reach?: 'whole';
   ingredients?: readonly IngredientFact[];
   volume_l?: number;
   serving_ml?: number;

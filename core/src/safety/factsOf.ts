@@ -13,7 +13,7 @@ import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
 import { tickedOf, type Audience } from '../drink/audience';
-import { provenanceKey, type BrewWay, type Drink, type PlanTarget } from '../drink/drink';
+import { provenanceKey, type BrewWay, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
@@ -21,8 +21,9 @@ import { volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
 import { plantIn, plantOf, plantsOf, type Plants } from '../reference/plants';
 import type { Plan } from '../plan/planTypes';
-import { coolingFromReadings, standingMinutes } from './coolingFacts';
+import { coolingFromReadings, fridgeSteepMinutes, unreadFor, warmZoneMinutes } from './coolingFacts';
 import type { AudienceFact, CoolingFact, Facts, IngredientFact } from './facts';
+import { plantHeat } from './plantHeat';
 import { stageFacts } from './stageFacts';
 
 // The one place where a plan, a running batch or a thing on the shelf becomes the facts that rules read. Each brew gets facts
@@ -31,20 +32,47 @@ import { stageFacts } from './stageFacts';
 /** Facts of a plan, by its predicted temperatures and its intended keeping: each brew's, then the whole drink's. */
 export function factsOfPlan(plan: Plan): readonly Facts[] {
   const { drink, target, kitchen } = plan;
-  const shared = sharedFacts(target, kitchen.altitudeM);
+  const shared: Facts = {
+    ...sharedFacts(target, kitchen.altitudeM),
+    is_concentrate: drink.bottles !== undefined || apparentBrix(plan.jug.liquid) >= SYRUP_BRIX,
+  };
   const brews = plan.brews.map((b) =>
-    brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target, plants: plantsOf(drink) }),
+    brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target, plants: plantsOf(drink), kitchen }),
   );
   const whole: Facts = {
     ...shared,
     ...together(brews),
-    ingredients: [...together(brews).ingredients, ...mixIngredients(drink, plan.jug.mix)],
-    ...spiritFacts(drink, plan.jug.mix, target),
+    reach: 'whole',
+    ingredients: [...together(brews).ingredients, ...mixIngredients(drink, pouredInAll(plan))],
+    additions: { ...spiritFacts(drink, plan.jug.mix, target).additions, ...sweetFacts(plan.jug.liquid, target) },
+    ...(plan.warming ? { serving_temp_c: plan.warming.toC } : {}),
     cooling: predictedCooling(plan),
-    storage: { where: 'fridge', temp_c: kitchen.fridgeC, days: 0, brix: apparentBrix(plan.jug.liquid) },
+    storage: {
+      where: 'fridge',
+      temp_c: kitchen.fridgeC,
+      days: 0,
+      brix: apparentBrix(plan.jug.liquid),
+      abv: abvFact(plan.jug.liquid),
+    },
   };
   return [...brews.map((b) => ({ ...shared, ...b })), whole];
 }
+
+/** From here up a jug is a syrup, and nobody drinks a glass of it as it is. House estimate. */
+const SYRUP_BRIX = 30;
+
+/** Everything that is poured, ml: into the jug, and by the glass for all of them. */
+const pouredInAll = ({ jug, glass }: Plan): Record<string, number> =>
+  Object.entries(glass.atGlassMl).reduce<Record<string, number>>(
+    (all, [id, ml]) => ({ ...all, [id]: (all[id] ?? 0) + ml * glass.count }),
+    { ...jug.mix },
+  );
+
+/** Honey in any part of it is honey in the drink. */
+const sweetFacts = (liquid: Liquid, target: Pick<PlanTarget, 'sugarGPerL'>): { sugar: boolean; honey: boolean } => ({
+  sugar: target.sugarGPerL > 0,
+  honey: (liquid.sugarG['honey'] ?? 0) > 0,
+});
 
 /** Facts of a running batch: what has happened as it happened, the rest as planned; readings of its cooling. */
 export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
@@ -54,8 +82,10 @@ export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
   const whole: Facts = {
     ...shared,
     ...together(brews),
+    reach: 'whole',
+    ingredients: [...together(brews).ingredients, ...mixIngredients(plan.drink, plan.promised.mix)],
     ...spiritFacts(plan.drink, plan.promised.mix, plan.target),
-    ...cooled(batch),
+    ...cooled(batch, brews, nowMs),
   };
   return [...brews.map((b) => ({ ...shared, ...b })), whole];
 }
@@ -74,17 +104,22 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
   const all = together(brews);
   const shared: Facts = {
     ...sharedFacts(plan.target, plan.kitchen.altitudeM),
-    is_concentrate: !isJug,
+    ...(isJug ? { volume_l: litresDrunk(batch) } : {}),
+    is_concentrate: !isJug || plan.drink.bottles !== undefined || storage.brix! >= SYRUP_BRIX,
     storage,
     observations: Object.fromEntries(batch.signs.map((s) => [s, true])),
-    ...cooled(batch),
+    ...cooled(batch, brews, nowMs),
   };
   const mix = isJug ? (batch.mix ?? {}) : {};
   const whole: Facts = {
     ...shared,
     ...all,
+    reach: 'whole',
     ingredients: [...all.ingredients, ...mixIngredients(plan.drink, mix)],
-    ...(isJug ? spiritFacts(plan.drink, mix, plan.target) : { additions: {} }),
+    additions: {
+      ...(isJug ? spiritFacts(plan.drink, mix, plan.target).additions : {}),
+      honey: (stored.liquid.sugarG['honey'] ?? 0) > 0,
+    },
   };
   // What was added later is told by itself: it never was in the brews. Water, sugar and spirit bring no keeping of their own.
   const later = stored.added.flatMap((p) =>
@@ -95,17 +130,29 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
   const additions = stored.added
     .flatMap((p) => p.facts)
     .reduce<NonNullable<Facts['additions']>>((all, f) => ({ ...all, ...f.additions }), whole.additions ?? {});
-  return [...brews.map((b) => ({ ...shared, ...b, additions })), ...later, { ...whole, additions }];
+  return [...brews.map((b) => ({ ...shared, ...b, storage, additions })), ...later, { ...whole, additions }];
+}
+
+/** Litres that its plants are spread over, as drunk: what the jug came to and not what was planned. */
+function litresDrunk({ plan, jug }: Batch): number {
+  const promised = Object.values(plan.promised.mix).reduce((sum, ml) => sum + ml, 0);
+  return jug && promised > 0 ? (plan.target.litres * volumeMl(jug)) / promised : plan.target.litres;
 }
 
 const ageSince = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs - Date.parse(madeAt)) / 86_400_000);
 
-type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment'>>;
+type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment' | 'storage'>>;
 
 function brewFacts(
   brewId: string,
   way: BrewWay,
-  { run, vessel, target, plants }: { run: BrewRun; vessel: Vessel; target: PlanTarget; plants: Plants },
+  {
+    run,
+    vessel,
+    target,
+    plants,
+    kitchen,
+  }: { run: BrewRun; vessel: Vessel; target: PlanTarget; plants: Plants; kitchen: Kitchen },
 ): BrewFacts {
   const strain = way.stages.find((s) => s.kind === 'strain');
   const stages = way.stages.flatMap((stage) =>
@@ -125,17 +172,25 @@ function brewFacts(
         g: i.grams * share,
         brew: brewId,
         ingredient: i.id,
+        ...plantHeat(i, run, kitchen),
         add_at: addAt(way, stages, i.enters.stageId),
         ...(crushed || i.cut === 'crushed' ? { crushed: true } : {}),
         ...provenanceFacts(target, provenanceKey(brewId, i.id)),
       })),
     ),
     stages,
+    storage: liquorFacts(run),
     equipment: {
       ...(strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {}),
       ...(target.confirmedOn?.vessel_sanitised ? { vessel_clean: 'sanitised' as const } : {}),
     },
   };
+}
+
+/** What the liquor itself is while its plants are in it: sugar and spirit keep a steep, what is boiled down later does not. */
+function liquorFacts(run: BrewRun): { brix: number; abv: number } {
+  const { liquor } = run.at(run.endMin);
+  return { brix: massG(liquor) === 0 ? 0 : apparentBrix(liquor), abv: abvFact(liquor) };
 }
 
 /** Index of the first stage fact at or after the stage that an ingredient goes in at. */
@@ -152,7 +207,7 @@ function provenanceFacts({ provenance }: PlanTarget, key: string): Partial<Ingre
   return { ...rest, ...Object.fromEntries(Object.keys(confirmedOn).map((c) => [c, true])) };
 }
 
-const together = (brews: readonly BrewFacts[]): BrewFacts => ({
+const together = (brews: readonly BrewFacts[]): Omit<BrewFacts, 'storage'> => ({
   ingredients: brews.flatMap((b) => b.ingredients),
   stages: brews.flatMap((b) => b.stages),
   equipment: Object.assign({}, ...brews.map((b) => b.equipment)) as BrewFacts['equipment'],
@@ -164,6 +219,7 @@ const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, num
     vessel: vesselOf(batch.plan, brew.vesselId),
     target: batch.plan.target,
     plants: plantsOf(batch.plan.drink),
+    kitchen: batch.plan.kitchen,
   });
 
 const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
@@ -229,7 +285,14 @@ const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): In
     const juice = plantOf(drink, from.plant);
     const sample = stirredIn(juice, 100);
     const g = (ml * massG(sample)) / volumeMl(sample);
-    return partsOf(juice).map(({ plant, share }) => ({ slug: plant, g: g * share, ingredient: id }));
+    return partsOf(juice).map(({ plant, share }) => ({
+      slug: plant,
+      g: g * share,
+      ingredient: id,
+      simmer_min: 0,
+      boil_min: 0,
+      hot_min: 0,
+    }));
   });
 
 /** Alcohol in the jug, which everyone gets. What goes into single glasses is for those who want it. */
@@ -252,21 +315,33 @@ function spiritFacts(
 
 function predictedCooling(plan: Plan): CoolingFact {
   const { legs, bathMin, iceG } = plan.cooling;
-  const stood = Math.max(0, ...plan.brews.map((b) => standingMinutes(b.way, b.run, plan.kitchen.roomC)));
+  const stood = Math.max(0, ...plan.brews.map((b) => warmZoneMinutes(b.way, b.run, plan.kitchen.roomC)));
   const first = legs.min60To21 ?? (stood > 0 ? 0 : undefined);
+  // What is chilled with its plants in has gone down before it is strained.
+  const steeping = Math.max(0, ...plan.brews.map((b) => fridgeSteepMinutes(b.way, b.run)));
+  const second = steeping > 0 ? steeping : legs.min21To5;
   return {
     ...(first === undefined ? {} : { min_60_to_21: first + stood }),
-    ...(legs.min21To5 === undefined ? {} : { min_21_to_5: legs.min21To5 }),
+    ...(second === undefined ? {} : { min_21_to_5: second }),
     aid: bathMin > 0 ? 'ice_bath' : iceG > 0 ? 'ice_addition' : 'none',
     predicted: true,
   };
 }
 
-/** What thermometer readings say of the cooling; planned cooling is taken to have happened where there are none. */
-function cooled(batch: Batch): { cooling?: CoolingFact } {
+/**
+ * What thermometer readings say of the cooling. Where there are none, planned cooling is taken to have happened, but not past six
+ * hours in which nobody read it, bathed it or put it away. A live jar is kept warm on purpose.
+ */
+function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { cooling?: CoolingFact } {
   const offAt = strainedOffAt(batch);
   if (!offAt) return {};
   if (batch.temps.length > 0) return { cooling: coolingFromReadings(offAt, batch.temps) };
+  const wasHot = brews.some((b) => b.stages.some((s) => (s.temp_c ?? 0) >= 60));
+  const alive = brews.some((b) => b.stages.some((s) => s.kind === 'ferment'));
+  const helped = batch.cooledBy.some((c) => c.how !== 'counter');
+  const putAwayMs = batch.offStoveAt === undefined ? nowMs : Date.parse(batch.offStoveAt);
+  const unread = wasHot && !alive && !helped ? unreadFor(minutes(offAt, Math.min(nowMs, putAwayMs))) : undefined;
+  if (unread) return { cooling: unread };
   const { bathMin, coolingIceG } = batch.plan.promised;
   return {
     cooling: {

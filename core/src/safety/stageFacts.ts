@@ -2,6 +2,7 @@ import type { BrewRun, StageTime } from '../brew/brewRun';
 import { isKettle, type BrewWay, type Stage, type SteepPlace } from '../drink/drink';
 import { firstReaches } from '../heat/temperatureHistory';
 import type { Material, Vessel } from '../heat/vessel';
+import { fridgeTakesItDown } from './coolingFacts';
 import type { StageFact } from './facts';
 
 const MATERIAL_WORD: Record<Material, string> = {
@@ -53,9 +54,6 @@ export function stageFacts(
   }
 }
 
-/** A fridge takes this long at most to pull a steep below 5 °C; what stays warm longer counts as a warm steep. */
-const PULL_DOWN_MIN = 240;
-
 /** A steep above 60 °C is hot; what goes on below that is a warm steep from then on, unless the fridge takes it down in time. */
 function steepFacts(
   place: SteepPlace,
@@ -73,10 +71,14 @@ function steepFacts(
       ...hot,
       { kind: 'room_steep', temp_c: Math.min(Math.max(fromC, toC), 59.9), minutes: endMin - below60, ...word },
     ];
-  const cold = fromC <= 5 ? below60 : (firstReaches(run.history, 5, below60) ?? endMin);
-  const inTime = cold - below60 <= PULL_DOWN_MIN;
+  const inTime = fridgeTakesItDown(run, below60, endMin);
   return [
     ...hot,
-    { kind: 'cold_steep', temp_c: inTime ? Math.min(5, toC) : fromC, minutes: endMin - below60, ...word },
+    {
+      kind: 'cold_steep',
+      temp_c: inTime ? Math.min(5, toC) : Math.min(59.9, fromC),
+      minutes: endMin - below60,
+      ...word,
+    },
   ];
 }

@@ -15,6 +15,9 @@ const foraged = (i: IngredientFact): boolean => d.sourceOf(i) === 'foraged';
 const species = (i: IngredientFact): string => (i.species ?? '').toLowerCase().split(/\s+/).at(-1) ?? '';
 const flower = (i: IngredientFact): boolean => d.roleOf(i) === 'flower' || d.hasKeyIn(i, 'flower_source');
 
+/** Minutes at a simmer that cook elderberries through; what one clock and another say of it is within seconds. */
+const COOKED_MIN = 15 - 0.05;
+
 /** Berries that no later simmer cooks through. */
 function rawElder(f: Facts): IngredientFact | undefined {
   const hot = Math.min(95, d.roughBoilingPoint(f) - 1);
@@ -23,15 +26,17 @@ function rawElder(f: Facts): IngredientFact | undefined {
     (i) =>
       d.hasKeyIn(i, 'elder_raw') &&
       i.commercial_heat_treated !== true &&
-      !d
-        .stagesOf(f)
-        .some(
-          (s, at) =>
-            at >= (i.add_at ?? 0) &&
-            (s.kind === 'decoct' || s.kind === 'boil') &&
-            d.tempOf(s) >= hot &&
-            d.minutesOf(s) >= 15,
-        ),
+      (i.simmer_min !== undefined
+        ? i.simmer_min < COOKED_MIN
+        : !d
+            .stagesOf(f)
+            .some(
+              (s, at) =>
+                at >= (i.add_at ?? 0) &&
+                (s.kind === 'decoct' || s.kind === 'boil') &&
+                d.tempOf(s) >= hot &&
+                d.minutesOf(s) >= COOKED_MIN,
+            )),
   );
 }
 
@@ -45,9 +50,7 @@ export const PLANT_CONDITIONS: Conditions = {
   'ELD-03': (f) => some(f, (i) => elder(i) && ['fresh', 'frozen'].includes(d.formOf(i)) && i.stems_removed !== true),
   'ELD-04': (f) =>
     some(f, (i) => elder(i) && i.species !== undefined && !['nigra', 'canadensis', 'cerulea'].includes(species(i))),
-  'ELD-05': (f) =>
-    some(f, (i) => d.hasKeyIn(i, 'elder_flower') && d.formOf(i) === 'fresh') &&
-    !d.stagesOf(f).some((s) => d.tempOf(s) >= 80 && d.minutesOf(s) >= 3),
+  'ELD-05': (f) => some(f, (i) => d.hasKeyIn(i, 'elder_flower') && d.formOf(i) === 'fresh' && !d.wasHot(f, i)),
   'ELD-06': (f) =>
     d.hasKey(f, 'elder_raw') &&
     d.stagesOfKind(f, 'boil', 'decoct').find((s) => s.lid === 'sealed' || s.lid === 'closed'),

@@ -24,8 +24,10 @@ export const OTHER_CONDITIONS: Conditions = {
       .find((i) => d.hasKeyIn(i, 'peel_pesticide') && ['waxed', 'treated', 'unknown'].includes(i.peel ?? 'unknown')),
   'PRO-03': (f) => d.ingredientsOf(f).find((i) => ['soap', 'detergent', 'bleach'].includes(i.wash_method ?? '')),
   'PRO-04': (f) =>
-    (d.vulnerableDrinker(f) || f.audience?.child === true) && !d.boiledFor(f, 1) && d.ingredientsOf(f).find(rawJuice),
-  'PRO-05': (f) => d.vulnerableDrinker(f) && !d.boiledFor(f, 1) && d.keyed(f, 'frozen_berry'),
+    (d.vulnerableDrinker(f) || f.audience?.child === true) &&
+    d.ingredientsOf(f).find((i) => rawJuice(i) && !d.wasBoiled(f, i, 1)),
+  'PRO-05': (f) =>
+    d.vulnerableDrinker(f) && d.ingredientsOf(f).find((i) => d.hasKeyIn(i, 'frozen_berry') && !d.wasBoiled(f, i, 1)),
 
   'CLM-01': (f) => claims(f.intent?.label_text) || claims(f.notes),
   'SELL-01': ({ intent: i }) => i?.sell === true && i.local_rules_confirmed !== true,

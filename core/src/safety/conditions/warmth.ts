@@ -1,5 +1,5 @@
 import * as d from '../derive';
-import type { Facts, StageFact } from '../facts';
+import type { Facts, IngredientFact, StageFact } from '../facts';
 import type { Conditions } from '../rule';
 
 // Time and temperature, cold steeps, water, cleanliness.
@@ -13,6 +13,17 @@ const warmSteep = (f: Facts): StageFact | undefined =>
     .stagesOfKind(f, 'hot_steep', 'cold_steep', 'room_steep', 'decoct')
     .find((s) => d.tempOf(s) > 5 && d.tempOf(s) < 60 && d.minutesOf(s) > 120);
 
+/**
+ * The plant that no hot liquor reached; where the minutes of plants are not told, a drink none of whose stages was hot. Juice as it is
+ * bought has been pasteurised.
+ */
+function coldest(f: Facts): IngredientFact | boolean | undefined {
+  const told = d.ingredientsOf(f).filter((i) => i.hot_min !== undefined);
+  if (told.length > 0)
+    return told.find((i) => d.isPlant(i) && !d.wasHot(f, i) && (d.formOf(i) !== 'juice' || i.pasteurised === false));
+  return d.stagesOf(f).length > 0 && !d.stagesOf(f).some((s) => d.tempOf(s) >= 80 && d.minutesOf(s) >= 3);
+}
+
 export const WARMTH_CONDITIONS: Conditions = {
   'TT-01': (f) => held(f) > 120 && ambient(f) <= 32 && !d.relaxedPlainTea(f) && !d.exempt(f),
   'TT-02': (f) => held(f) > 60 && ambient(f) > 32 && !d.exempt(f),
@@ -21,10 +32,7 @@ export const WARMTH_CONDITIONS: Conditions = {
   'TT-05': (f) => d.stagesOfKind(f, 'sun_steep')[0],
   'TT-06': (f) => (d.exempt(f) ? undefined : warmSteep(f)),
   'TT-07': (f) => (d.exempt(f) ? warmSteep(f) : undefined),
-  'TT-08': (f) =>
-    d.vulnerableDrinker(f) &&
-    d.stagesOf(f).length > 0 &&
-    !d.stagesOf(f).some((s) => d.tempOf(s) >= 80 && d.minutesOf(s) >= 3),
+  'TT-08': (f) => d.vulnerableDrinker(f) && coldest(f),
   'TT-09': (f) => f.mix_with_old === true,
   'TT-10': (f) => d.exempt(f) && held(f) > 240,
   'COOL-01': (f) => (f.cooling?.min_60_to_21 ?? 0) > 120,
@@ -45,5 +53,12 @@ export const WARMTH_CONDITIONS: Conditions = {
     ['well_untested', 'rain', 'spring', 'stream'].includes(f.water_source ?? '') &&
     !d.boiledFor(f, (f.altitude_m ?? 0) > 2000 ? 3 : 1),
   'CB-05': (f) =>
-    !d.hotBrewed(f) && d.ingredientsOf(f).find((i) => ['fresh', 'puree'].includes(d.formOf(i)) && i.washed !== true),
+    d
+      .ingredientsOf(f)
+      .find(
+        (i) =>
+          ['fresh', 'puree'].includes(d.formOf(i)) &&
+          i.washed !== true &&
+          (i.hot_min === undefined ? !d.hotBrewed(f) : !d.wasHot(f, i)),
+      ),
 };
