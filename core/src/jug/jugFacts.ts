@@ -2,7 +2,8 @@ import { concentrateOf, brewLines, JUG, type Batch, type StoredVessel } from '..
 import type { Audience } from '../drink/audience';
 import { windowOf } from '../safety/derive';
 import { abvOf, apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
-import { factsOfStored, sharedFacts } from '../safety/factsOf';
+import { sharedFacts } from '../safety/drinkFacts';
+import { factsOfStored } from '../safety/factsOf';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Facts, IngredientFact } from '../safety/facts';
 import type { KeepingWindow } from '../keeping/keepingWindow';

@@ -1,4 +1,4 @@
-import type { Facts, IngredientFact, StageFact } from './facts';
+import type { Facts, IngredientFact, Listed, StageFact } from './facts';
 import type { Found, Level, Place, Rule } from './rule';
 import { RULES } from './rules';
 
@@ -17,6 +17,23 @@ const SEVERITY: Record<Level, number> = { block: 0, warn: 1, note: 2 };
 /** Rules whose times may be a forecast: then they warn at the plan; once read off a clock or a thermometer they block. */
 const FORECASTABLE = new Set(['COOL-01', 'COOL-02']);
 
+/** True of every drink: it stands at the foot of the rules and is no finding. */
+const OF_EVERYTHING = 'GEN-01';
+
+/** Rules that the list before the heat asks for, one line for a plant: they speak only of what was left there. */
+const LISTED = new Set(['CB-03', 'CB-05', 'PRO-01', 'PRO-02', 'STO-09']);
+
+/** The facts without what the list asks for or has seen to. */
+function withoutListed(f: Facts): Facts {
+  const asks = (listed: Listed | undefined): boolean => listed === 'ahead' || listed === 'seen';
+  const kept = f.ingredients?.filter((i) => !asks(i.listed));
+  return {
+    ...f,
+    ...(kept ? { ingredients: kept } : {}),
+    ...(asks(f.equipment?.clean_listed) ? { equipment: { ...f.equipment, vessel_clean: 'sanitised' } } : {}),
+  };
+}
+
 /** Rules of what happens in one pot: two brews side by side lend each other no lid, no sugar and no metal. */
 const OF_A_PART = new Set(
   'ELD-06 TT-05 TT-06 TT-07 CB-01 CB-02 CB-03 FER-01 FER-02 CARB-01 HOT-01 HOT-03 HOT-05 HOT-06 VES-02 VES-04'.split(
@@ -31,9 +48,10 @@ const OF_A_PART = new Set(
 export function findingsOf(...facts: readonly Facts[]): readonly Finding[] {
   const found: Finding[] = [];
   for (const rule of RULES) {
+    if (rule.id === OF_EVERYTHING) continue;
     for (const f of facts) {
       if (f.reach === 'whole' && OF_A_PART.has(rule.id)) continue;
-      const what = rule.fires(f);
+      const what = rule.fires(LISTED.has(rule.id) ? withoutListed(f) : f);
       if (!what) continue;
       found.push(findingOf(rule, what, f));
       break;

@@ -2,6 +2,9 @@
  * The facts that the safety rules read, in the words of the published rule book, so that its cases can be run as they are
  * written. Missing means unknown: a rule says itself what it takes for granted then.
  */
+/** What became of a line of the list before the heat. */
+export type Listed = 'ahead' | 'seen' | 'left';
+
 export type StageKindFact =
   | 'hot_steep'
   | 'cold_steep'
@@ -51,6 +54,8 @@ export type IngredientFact = {
   simmer_min?: number;
   boil_min?: number;
   hot_min?: number;
+  /** whether the list before the heat asks for what a rule would: it is still ahead, seen to, or was left */
+  listed?: Listed;
   /** index of the stage at which it goes in */
   add_at?: number;
   washed?: boolean;
@@ -165,6 +170,7 @@ export type Facts = {
   };
   equipment?: {
     vessel_clean?: 'sanitised' | 'washed' | 'rinsed';
+    clean_listed?: Listed;
     strainer?: string;
     strain?: string;
     cloth?: string;

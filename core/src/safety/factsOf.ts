@@ -12,17 +12,16 @@ import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
-import { tickedOf, type Audience } from '../drink/audience';
-import { provenanceKey, type BrewWay, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
+import { provenanceKey, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
-import { stirredIn } from '../liquid/stirredIn';
 import { volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
-import { plantIn, plantOf, plantsOf, type Plants } from '../reference/plants';
+import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import type { Plan } from '../plan/planTypes';
+import { mixIngredients, sharedFacts, spiritFacts, sweetFacts } from './drinkFacts';
 import { coolingFromReadings, fridgeSteepMinutes, unreadFor, warmZoneMinutes } from './coolingFacts';
-import type { AudienceFact, CoolingFact, Facts, IngredientFact } from './facts';
+import type { CoolingFact, Facts, IngredientFact, Listed } from './facts';
 import { plantHeat } from './plantHeat';
 import { stageFacts } from './stageFacts';
 
@@ -37,7 +36,14 @@ export function factsOfPlan(plan: Plan): readonly Facts[] {
     is_concentrate: drink.bottles !== undefined || apparentBrix(plan.jug.liquid) >= SYRUP_BRIX,
   };
   const brews = plan.brews.map((b) =>
-    brewFacts(b.brewId, b.way, { run: b.run, vessel: b.vessel, target, plants: plantsOf(drink), kitchen }),
+    brewFacts(b.brewId, b.way, {
+      run: b.run,
+      vessel: b.vessel,
+      target,
+      plants: plantsOf(drink),
+      kitchen,
+      listed: () => 'ahead',
+    }),
   );
   const whole: Facts = {
     ...shared,
@@ -67,12 +73,6 @@ const pouredInAll = ({ jug, glass }: Plan): Record<string, number> =>
     (all, [id, ml]) => ({ ...all, [id]: (all[id] ?? 0) + ml * glass.count }),
     { ...jug.mix },
   );
-
-/** Honey in any part of it is honey in the drink. */
-const sweetFacts = (liquid: Liquid, target: Pick<PlanTarget, 'sugarGPerL'>): { sugar: boolean; honey: boolean } => ({
-  sugar: target.sugarGPerL > 0,
-  honey: (liquid.sugarG['honey'] ?? 0) > 0,
-});
 
 /** Facts of a running batch: what has happened as it happened, the rest as planned; readings of its cooling. */
 export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
@@ -152,7 +152,16 @@ function brewFacts(
     target,
     plants,
     kitchen,
-  }: { run: BrewRun; vessel: Vessel; target: PlanTarget; plants: Plants; kitchen: Kitchen },
+    listed,
+  }: {
+    run: BrewRun;
+    vessel: Vessel;
+    target: PlanTarget;
+    plants: Plants;
+    kitchen: Kitchen;
+    /** what became of a line of the list; undefined where there is no list */
+    listed: (line: string) => Listed | undefined;
+  },
 ): BrewFacts {
   const strain = way.stages.find((s) => s.kind === 'strain');
   const stages = way.stages.flatMap((stage) =>
@@ -164,6 +173,11 @@ function brewFacts(
       vessel,
     ).map((s) => ({ ...s, brew: brewId, stage: stage.id })),
   );
+  const onList = (line: string): { listed?: Listed } => {
+    const what = listed(`${brewId}/${line}`);
+    return what === undefined ? {} : { listed: what };
+  };
+  const cleaned = onList('clean').listed;
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
     ingredients: way.ingredients.flatMap((i) =>
@@ -175,6 +189,7 @@ function brewFacts(
         ...plantHeat(i, run, kitchen),
         add_at: addAt(way, stages, i.enters.stageId),
         ...(crushed || i.cut === 'crushed' ? { crushed: true } : {}),
+        ...seenTo(onList(i.id).listed),
         ...provenanceFacts(target, provenanceKey(brewId, i.id)),
       })),
     ),
@@ -182,9 +197,16 @@ function brewFacts(
     storage: liquorFacts(run),
     equipment: {
       ...(strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {}),
-      ...(target.confirmedOn?.vessel_sanitised ? { vessel_clean: 'sanitised' as const } : {}),
+      ...(target.confirmedOn?.vessel_sanitised || cleaned === 'seen' ? { vessel_clean: 'sanitised' as const } : {}),
+      ...(cleaned === undefined ? {} : { clean_listed: cleaned }),
     },
   };
+}
+
+/** A line of the list that was seen to is a fact; what was left is told by its rule. */
+function seenTo(listed: Listed | undefined): Partial<IngredientFact> {
+  if (listed === undefined) return {};
+  return { listed, ...(listed === 'seen' ? { washed: true, condition: 'ok', stems_removed: true } : {}) };
 }
 
 /** What the liquor itself is while its plants are in it: sugar and spirit keep a steep, what is boiled down later does not. */
@@ -220,6 +242,7 @@ const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, num
     target: batch.plan.target,
     plants: plantsOf(batch.plan.drink),
     kitchen: batch.plan.kitchen,
+    listed: (line) => batch.laidOut && (batch.laidOut[line] ?? 'ahead'),
   });
 
 const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
@@ -231,86 +254,6 @@ function elapsedMinutes(batch: Batch, brew: FrozenBrew, nowMs: number): Record<s
   const planned = runOfBatch(batch, brew.brewId).stages.find((s) => s.stageId === running.stageId)!;
   const elapsed = minutes(running.startedAt, nowMs);
   return elapsed > planned.endMin - planned.startMin ? { [running.stageId]: elapsed } : {};
-}
-
-/** What any drink is for: its size, its drinkers, what is to become of it. */
-export function sharedFacts(
-  target: Pick<PlanTarget, 'litres' | 'glassMl' | 'sugarGPerL' | 'audience' | 'confirmedOn'>,
-  altitudeM: number,
-): Facts {
-  const { confirmedOn = {} } = target;
-  return {
-    volume_l: target.litres,
-    serving_ml: target.glassMl,
-    altitude_m: altitudeM,
-    audience: audienceFacts(target.audience, confirmedOn.pro_ok !== undefined),
-    additions: { sugar: target.sugarGPerL > 0 },
-    pets: target.audience.includes('pets'),
-    child_helper: target.audience.includes('child-helper'),
-    intent: {
-      share: target.audience.includes('share'),
-      sell: target.audience.includes('sell'),
-      local_rules_confirmed: confirmedOn.local_rules !== undefined,
-      // The label is printed by the house itself, with both.
-      label_date: true,
-      label_dilution: true,
-      label_allergens: true,
-    },
-  };
-}
-
-const audienceFacts = (audience: Audience, proOk: boolean): AudienceFact => ({
-  infant: audience.includes('infant'),
-  toddler: audience.includes('toddler'),
-  under_5: audience.includes('toddler') || audience.includes('infant'),
-  child: audience.includes('child'),
-  pregnant: audience.includes('pregnant'),
-  breastfeeding: audience.includes('breastfeeding'),
-  vulnerable: audience.includes('vulnerable'),
-  driving: audience.includes('driving'),
-  no_alcohol: audience.includes('no-alcohol'),
-  no_caffeine: audience.includes('no-caffeine'),
-  surgery_within_14_days: audience.includes('surgery-soon'),
-  pro_ok: proOk,
-  medication: tickedOf(audience, 'medicine'),
-  conditions: tickedOf(audience, 'condition'),
-  allergies: tickedOf(audience, 'allergy'),
-});
-
-/** Juices of the mix are ingredients too. */
-const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): IngredientFact[] =>
-  drink.mix.flatMap(({ id, from }) => {
-    const ml = mix[id] ?? 0;
-    if (from.kind !== 'juice' || ml === 0) return [];
-    const juice = plantOf(drink, from.plant);
-    const sample = stirredIn(juice, 100);
-    const g = (ml * massG(sample)) / volumeMl(sample);
-    return partsOf(juice).map(({ plant, share }) => ({
-      slug: plant,
-      g: g * share,
-      ingredient: id,
-      simmer_min: 0,
-      boil_min: 0,
-      hot_min: 0,
-    }));
-  });
-
-/** Alcohol in the jug, which everyone gets. What goes into single glasses is for those who want it. */
-function spiritFacts(
-  drink: Drink,
-  mix: Readonly<Record<string, number>>,
-  target: PlanTarget,
-): Pick<Facts, 'additions'> {
-  const spirits = drink.mix.filter((l) => l.from.kind === 'spirit' && l.at === 'jug');
-  const ml = spirits.reduce((sum, l) => sum + (mix[l.id] ?? 0), 0);
-  const pure = spirits.reduce(
-    (sum, l) => sum + ((mix[l.id] ?? 0) * (l.from.kind === 'spirit' ? l.from.abv : 0)) / 100,
-    0,
-  );
-  const abv = (100 * pure) / (target.litres * 1000);
-  return {
-    additions: { sugar: target.sugarGPerL > 0, ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: 'bought' } : {}) },
-  };
 }
 
 function predictedCooling(plan: Plan): CoolingFact {

@@ -18,6 +18,10 @@ export type LayOutItem = { id: string } & (
       measure: 'dry' | 'fresh';
       wash: boolean;
       stemsOut: boolean;
+      /** its peel goes in: unwaxed, or scrubbed */
+      peel: boolean;
+      /** stored dry for long: looked over for mould and insects */
+      look: boolean;
       later: boolean;
     }
   | { what: 'water'; brewId: string; waterMl: number; pots: number; written?: string }
@@ -68,7 +72,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
   const { way, pots, vesselId, sweetenedG } = frozenBrew(plan, brewId);
   const first = timedStages(frozenBrew(plan, brewId))[0]?.id;
   const plants = way.ingredients.map(({ id, plant, grams, enters, written }): LayOutItem => {
-    const { fresh, wash, stemsOut } = handling(plantOf(plan.drink, plant));
+    const { fresh, wash, stemsOut, peel, look } = handling(plantOf(plan.drink, plant));
     return {
       id: `${brewId}/${id}`,
       what: 'plant',
@@ -80,6 +84,8 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
       measure: fresh ? 'fresh' : 'dry',
       wash,
       stemsOut,
+      peel,
+      look,
       later: enters.stageId !== first || enters.atMin > 0,
     };
   });
@@ -145,9 +151,21 @@ function wordsOfSweetener(way: BrewWay, sweetener: string): { written?: string }
 /** Classes that are fresh, and so are washed; dry plants are measured before water touches them. */
 const FRESH = new Set(['fresh_herb', 'fresh_root', 'fresh_peel', 'fresh_fruit']);
 
-function handling({ extractionClass, slug, form }: Botanical): { fresh: boolean; wash: boolean; stemsOut: boolean } {
+function handling({ extractionClass, slug, form, cautionKeys }: Botanical): {
+  fresh: boolean;
+  wash: boolean;
+  stemsOut: boolean;
+  peel: boolean;
+  look: boolean;
+} {
   const fresh = FRESH.has(extractionClass) || form.includes('fresh');
   // Berries and flowers that come on stems, which are bitter, or of the elder poisonous.
   const stemsOut = /elder|linden|currant|barberry|hawthorn|rowan/.test(slug) && extractionClass !== 'stirred_in';
-  return { fresh, wash: fresh, stemsOut };
+  return {
+    fresh,
+    wash: fresh,
+    stemsOut,
+    peel: cautionKeys.includes('peel_pesticide'),
+    look: cautionKeys.includes('mould_check'),
+  };
 }

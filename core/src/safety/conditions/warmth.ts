@@ -48,7 +48,9 @@ export const WARMTH_CONDITIONS: Conditions = {
     d
       .stagesOfKind(f, 'cold_steep')
       .find((s) => d.minutesOf(s) > 60 * d.longestUsualColdHours(f) && d.minutesOf(s) <= 1440),
-  'CB-03': (f) => (f.equipment?.vessel_clean === 'sanitised' ? undefined : d.stagesOfKind(f, 'cold_steep')[0]),
+  // What was boiled in its own pot first has cleaned it.
+  'CB-03': (f) =>
+    f.equipment?.vessel_clean === 'sanitised' || d.hotBrewed(f) ? undefined : d.stagesOfKind(f, 'cold_steep')[0],
   'CB-04': (f) =>
     ['well_untested', 'rain', 'spring', 'stream'].includes(f.water_source ?? '') &&
     !d.boiledFor(f, (f.altitude_m ?? 0) > 2000 ? 3 : 1),

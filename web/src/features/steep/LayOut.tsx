@@ -92,6 +92,8 @@ function detail(item: LayOutItem): string {
       const steps = [
         item.measure === 'dry' ? 'measured dry, before any washing' : 'weighed as it goes in',
         ...(item.wash ? ['washed and drained'] : []),
+        ...(item.peel ? ['unwaxed, or scrubbed hot: its peel goes in'] : []),
+        ...(item.look ? ['looked over and smelled: no mould, no insects'] : []),
         ...(item.stemsOut ? ['stems picked out'] : []),
         ...(item.later ? ['kept aside: it goes in later'] : []),
       ];
