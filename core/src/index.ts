@@ -242,6 +242,7 @@ export {
 } from './batch/batchEvent';
 
 export { shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
+export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {
   at as findingsAt,

@@ -77,8 +77,9 @@ function findingOf(rule: Rule, what: Found, facts: Facts): Finding {
 
 /** A forecast says what will be, where the rule says what has been. */
 const FORECAST_WORDS: Readonly<Record<string, string>> = {
-  'COOL-01': 'By the model it will take more than 2 hours to fall from 60 to 21 °C; then it must not be kept.',
-  'COOL-02': 'By the model it will take more than 4 more hours to reach 5 °C; then it must not be kept.',
+  'COOL-01': 'By the model it will take more than 2 hours to fall from 60 to 21 °C, so cool it in an ice bath first.',
+  'COOL-02':
+    'By the model it will take more than 4 more hours to reach 5 °C, so cool it in an ice bath first, or in two parts.',
 };
 
 function placeOf(what: Found): FoundAt | undefined {

@@ -106,11 +106,19 @@ describe('on the shelf', () => {
     await waitFor(() => expect(screen.getByRole('button', { name: 'Pour out' })).toBeDisabled());
     expect(screen.getAllByText(/^Stop/).length).toBeGreaterThan(0);
   });
-  it('what is past its days is told, and asks before it is thrown away', async () => {
+  it('past its last day one thing is left to do: it says why and how long, is poured away, and that is taken back', async () => {
     shelf(MIXED, 30);
-    await press('Throw it away');
-    const ask = await screen.findByRole('alertdialog');
-    await userEvent.click(within(ask).getByRole('button', { name: 'Throw it away' }));
-    await said({ type: 'discarded' });
+    const words = await screen.findByText(/^Its last day was/);
+    expect(words.closest('p')).toHaveTextContent(
+      /2\d days ago: .*Pour it away\. Germs of this kind are neither seen nor smelled\./,
+    );
+    // No pH, no freezer, no tasting, no measuring out.
+    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual(['Pour it away']);
+    expect(screen.queryByRole('link', { name: /Taste|Put it right/ })).toBeNull();
+    server.answers['/api/batches/b1/events'] = aBatchOf(ROSELLE_COOLER, 120 + 30 * 1440, MIXED);
+    await press('Pour it away');
+    await said({ type: 'discarded', why: 'past its last day' });
+    await press('Undo');
+    await waitFor(() => expect(server.sent[1]?.body).toMatchObject({ type: 'undone' }));
   });
 });

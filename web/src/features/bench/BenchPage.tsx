@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { JUG, shelfItemsOf } from '@steepsis/core';
+import { keepingStateAt, type KeepingState, type ShelfItem, JUG, shelfItemsOf } from '@steepsis/core';
 import type { BatchSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
@@ -81,6 +81,9 @@ function UseUp(): ReactNode {
     // What cannot be worked out is told on the shelf, with what can be done.
     .flatMap((b) => workedOut(() => shelfItemsOf(b, now)).value ?? [])
     .sort((a, b) => a.useBy.localeCompare(b.useBy));
+  const state = (i: ShelfItem): KeepingState['kind'] => keepingStateAt(i, now).kind;
+  const use = items.filter((i) => state(i) !== 'past');
+  const past = items.length - use.length;
   return (
     <Panel
       title="Use up first"
@@ -92,19 +95,27 @@ function UseUp(): ReactNode {
         ) : undefined
       }
     >
-      {items.length === 0 ? (
-        <Empty>The shelf is empty.</Empty>
+      {past > 0 && (
+        <p className="mb-2 flex flex-wrap items-center justify-between gap-x-4 border-l-4 border-stop bg-stop-wash px-3 py-1">
+          <span>{past === 1 ? 'One is' : `${past} are`} past the last day: pour away.</span>
+          <LinkButton kind="quiet" to="/keep">
+            Show me
+          </LinkButton>
+        </p>
+      )}
+      {use.length === 0 ? (
+        <Empty>{past > 0 ? 'Nothing else stands on the shelf.' : 'The shelf is empty.'}</Empty>
       ) : (
         <ul className="divide-y divide-line">
-          {items.map((i) => (
+          {use.map((i) => (
             <li key={`${i.batchId}-${i.vesselId}`} className="flex flex-wrap justify-between gap-x-4 py-2">
               <span>
                 {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
                 {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`}
                 {f.atStrength(i.figures.strengthX)}
               </span>
-              <span className={Date.parse(i.useBy) < now ? 'font-semibold text-stop' : 'text-muted'}>
-                use by {f.day(i.useBy)}
+              <span className={state(i) === 'due' ? 'font-semibold text-stop' : 'text-muted'}>
+                {state(i) === 'due' ? `finish it by ${f.day(i.discardAfter)}` : `use by ${f.day(i.useBy)}`}
               </span>
             </li>
           ))}

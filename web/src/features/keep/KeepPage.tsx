@@ -1,6 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import {
+  volumeMl,
+  keepingStateAt,
   type Drink,
   fillBottles,
   benchFigures,
@@ -27,19 +29,23 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { LastDay } from '@/shared/ui/LastDay';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
 
 export function Component(): ReactNode {
   const shelf = useShelf();
   const jugs = useJugs();
   const now = useNow(60_000);
+  const [gone, setGone] = useState<Gone | undefined>(undefined);
   if (shelf.isPending) return <Loading what="the shelf" />;
   if (shelf.isError) return <Failed error={shelf.error} retry={() => void shelf.refetch()} />;
   const poured = jugs.data?.items ?? [];
   const read = shelf.data.batches.map((batch) => ({ batch, ...workedOut(() => shelfItemsOf(batch, now)) }));
+  const isPast = (item: ShelfItem): boolean => keepingStateAt(item, now).kind === 'past';
   const items = read
     .flatMap(({ batch, value }) => (value ?? []).map((item) => ({ batch, item })))
-    .sort((a, b) => a.item.useBy.localeCompare(b.item.useBy));
+    // What may be used stands first; what must go stands behind it.
+    .sort((a, b) => Number(isPast(a.item)) - Number(isPast(b.item)) || a.item.useBy.localeCompare(b.item.useBy));
   // A batch or jug that cannot be worked out keeps its place on the shelf, with the reason.
   const faulty = read.flatMap(({ batch, value, reason }) => {
     if (reason !== undefined) return [{ batch, reason }];
@@ -53,8 +59,12 @@ export function Component(): ReactNode {
   ];
   const count = items.length + poured.length + faulty.length + unread.length;
   return (
-    <Page title="Keep" note={count > 0 ? 'What to use first stands first.' : undefined}>
+    <Page
+      title="Keep"
+      note={count > 0 ? 'What to use first stands first; what is past its last day is poured away.' : undefined}
+    >
       <Refusal error={jugs.error} />
+      {gone && <PouredAway gone={gone} onClose={() => setGone(undefined)} />}
       {count === 0 ? (
         <>
           <Empty>
@@ -78,7 +88,7 @@ export function Component(): ReactNode {
           ))}
           {items.map(({ batch, item }) => (
             <BatchAlone key={`${item.batchId}-${item.vesselId}`} batch={batch} inList>
-              <Stored batch={batch} item={item} now={now} />
+              <Stored batch={batch} item={item} now={now} onGone={setGone} />
             </BatchAlone>
           ))}
           {poured.map((jug) => (
@@ -104,6 +114,27 @@ export function Component(): ReactNode {
         </ul>
       )}
     </Page>
+  );
+}
+
+/** What was poured away a moment ago, and the way back. */
+function PouredAway({ gone, onClose }: { gone: Gone; onClose: () => void }): ReactNode {
+  const say = useSay(gone.batchId);
+  return (
+    <p
+      role="status"
+      className="mb-3 flex flex-wrap items-center gap-3 rounded-md border border-line bg-surface px-3 py-1"
+    >
+      <span>{gone.name} is poured away.</span>
+      <Button
+        kind="quiet"
+        disabled={say.isPending}
+        onClick={() => say.mutate({ type: 'undone', eventId: gone.eventId }, { onSuccess: onClose })}
+      >
+        Undo
+      </Button>
+      <Refusal error={say.error} />
+    </p>
   );
 }
 
@@ -143,8 +174,9 @@ function Card({
 function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode {
   const figures = benchFigures(jug.liquid, jug.standard);
   const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
-  const past = Date.parse(keeping.discardAfter) < now;
-  const due = Date.parse(keeping.useBy) < now;
+  const state = keepingStateAt(keeping, now);
+  const past = state.kind === 'past';
+  const due = state.kind !== 'good';
   const drawn: DrawnVessel = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 14 };
   return (
     <Card past={past} drawn={drawn} liquid={jug.liquid} volumeMl={figures.volumeMl}>
@@ -157,8 +189,9 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
           {f.day(keeping.discardAfter)}: {keeping.window.reason}
         </Row>
       </dl>
+      {past && <LastDay state={state} discardAfter={keeping.discardAfter} reason={keeping.window.reason} />}
       <LinkButton to={`/mix/jug/${jug.id}`} className="mt-3">
-        Pour, taste, put right
+        {past ? 'To its page, to pour it away' : 'Pour, taste, put right'}
       </LinkButton>
     </Card>
   );
@@ -172,7 +205,36 @@ function inBottles(bottles: NonNullable<Drink['bottles']>, ml: number): string {
   return `${count} of ${f.volume(eachMl)}${over && ` and ${over}`}`;
 }
 
-function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: number }): ReactNode {
+/** What was poured away last, so that it can be taken back. */
+type Gone = { batchId: string; eventId: string; name: string };
+
+/** Past its last day one thing is left to do with it; the other vessels of its batch stay as they are. */
+function pourAway(batch: Batch, item: ShelfItem, say: ReturnType<typeof useSay>, onGone: (gone: Gone) => void): void {
+  const alone = batch.vessels.every((v) => v.id === item.vesselId || volumeMl(v.liquid) < 1);
+  const event = alone
+    ? ({ type: 'discarded', why: 'past its last day' } as const)
+    : ({ type: 'poured', vesselId: item.vesselId, ml: Math.floor(item.volumeMl * 10) / 10 } as const);
+  // The card is gone by the time it is stored: what follows does not hang on it.
+  void say.mutateAsync(event).then(
+    (after) => {
+      const last = after.events.at(-1);
+      if (last) onGone({ batchId: batch.id, eventId: last.id, name: item.drinkName });
+    },
+    () => undefined,
+  );
+}
+
+function Stored({
+  batch,
+  item,
+  now,
+  onGone,
+}: {
+  batch: Batch;
+  item: ShelfItem;
+  now: number;
+  onGone: (gone: Gone) => void;
+}): ReactNode {
   const say = useSay(batch.id);
   const drawn: DrawnVessel =
     item.vesselId === JUG
@@ -189,9 +251,26 @@ function Stored({ batch, item, now }: { batch: Batch; item: ShelfItem; now: numb
   const findings = item.findings.filter((x) => x.places.includes('shelf') || x.places.includes('label'));
   const blocked = findings.some((x) => x.level === 'block');
   const stored = batch.vessels.find((v) => v.id === item.vesselId)!;
-  const past = Date.parse(item.discardAfter) < now;
-  const due = Date.parse(item.useBy) < now;
+  const state = keepingStateAt(item, now);
+  const past = state.kind === 'past';
+  const due = state.kind !== 'good';
   const title = item.vesselId === JUG ? item.drinkName : `${item.drinkName}: ${item.name.toLowerCase()}`;
+  if (past)
+    return (
+      <Card past drawn={drawn} liquid={stored.liquid} volumeMl={item.volumeMl}>
+        <h2 className="text-lg">{title}</h2>
+        <LastDay state={state} discardAfter={item.discardAfter} reason={item.window.reason} />
+        <Refusal error={say.error} />
+        <Button
+          kind="main"
+          className="mt-3"
+          disabled={say.isPending}
+          onClick={() => pourAway(batch, item, say, onGone)}
+        >
+          {say.isPending ? 'Pouring…' : 'Pour it away'}
+        </Button>
+      </Card>
+    );
   return (
     <Card past={past} drawn={drawn} liquid={stored.liquid} volumeMl={item.volumeMl}>
       <h2 className="text-lg">{title}</h2>

@@ -8,6 +8,7 @@ import {
   findingsOfJug,
   jugForGlass,
   keepingOfJug,
+  keepingStateAt,
   roomMl,
   volumeMl,
   type FreeJug,
@@ -22,6 +23,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
 import { figure } from '@/shared/ui/Figure';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { LastDay } from '@/shared/ui/LastDay';
 import { Panel } from '@/shared/ui/Panel';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { ICE_PER_GLASS, RIGHT_AFTER_MIN } from './jugBench';
@@ -114,6 +116,8 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
   );
   const left = volumeMl(jug.liquid);
   const empty = left < 1;
+  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
+  const state = keepingStateAt(keeping, now);
   return (
     <Page
       title={jug.name}
@@ -130,15 +134,32 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
         <p>{jug.discarded ? 'This jug was emptied.' : 'This jug has been drunk up.'}</p>
       ) : (
         <div className="space-y-3">
-          <JugFacts jug={jug} kitchen={kitchen} thinning={thinning} now={now} say={say} />
-          <TasteAndFix
-            subject={subject}
-            standing={standing}
-            kitchen={kitchen}
-            pending={say.isPending}
-            error={say.error}
-            onAdd={(parts, after, done) => say.mutate({ type: 'added', parts, after }, { onSuccess: done })}
-          />
+          {state.kind === 'past' ? (
+            <Panel>
+              <LastDay state={state} discardAfter={keeping.discardAfter} reason={keeping.window.reason} />
+              <Refusal error={say.error} />
+              <Button
+                kind="main"
+                className="mt-3"
+                disabled={say.isPending}
+                onClick={() => say.mutate({ type: 'discarded', why: 'past its last day' })}
+              >
+                {say.isPending ? 'Pouring…' : 'Pour it away'}
+              </Button>
+            </Panel>
+          ) : (
+            <>
+              <JugFacts jug={jug} kitchen={kitchen} thinning={thinning} now={now} say={say} />
+              <TasteAndFix
+                subject={subject}
+                standing={standing}
+                kitchen={kitchen}
+                pending={say.isPending}
+                error={say.error}
+                onAdd={(parts, after, done) => say.mutate({ type: 'added', parts, after }, { onSuccess: done })}
+              />
+            </>
+          )}
         </div>
       )}
       {empty && <Refusal error={say.error} />}

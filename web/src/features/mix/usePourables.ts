@@ -6,6 +6,7 @@ import {
   factsOfPour,
   findingsOfJug,
   JUG,
+  keepingStateAt,
   nameOf,
   shelfItemsOf,
   toldFacts,
@@ -66,6 +67,8 @@ export function usePourables(): Pourables {
 
 const fromShelf = (batch: Batch, now: number): Standing[] =>
   shelfItemsOf(batch, now)
+    // Past its last day nothing is poured from it.
+    .filter((item) => keepingStateAt(item, now).kind !== 'past')
     .toSorted((a, b) => a.useBy.localeCompare(b.useBy))
     .map((item) => {
       const stored = batch.vessels.find((v) => v.id === item.vesselId)!;

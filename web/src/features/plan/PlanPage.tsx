@@ -1,5 +1,5 @@
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import {
   asPlanned,
   blocksAt,
@@ -334,7 +334,16 @@ function PlanFigures({
           <WaterAndCooling plan={plan} />
         </div>
         <div className="grid gap-3">
-          <Panel title="Mind this">{cautions}</Panel>
+          <Panel title="Mind this">
+            {cautions}
+            <p className="mt-3 text-sm text-muted">
+              Kitchen guidance: local food-safety authorities and your own health professionals come first (
+              <Link to="/rules#GEN-01" className="underline decoration-dotted underline-offset-4">
+                GEN-01
+              </Link>
+              ).
+            </p>
+          </Panel>
           <GlassPanel plan={plan} house={house} />
           <PrintPanel plan={plan} />
         </div>

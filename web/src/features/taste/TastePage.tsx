@@ -1,8 +1,20 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { leafOf, planOrWhy, type Batch, type Plan, type ServedState, type Tasting, type Verdict } from '@steepsis/core';
+import {
+  JUG,
+  keepingStateAt,
+  leafOf,
+  planOrWhy,
+  shelfItemsOf,
+  type Batch,
+  type Plan,
+  type ServedState,
+  type Tasting,
+  type Verdict,
+} from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import { BatchPage } from '@/features/steep';
+import { useNow } from '@/shared/api/clock';
 import { useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -22,13 +34,23 @@ export function Component(): ReactNode {
 
 function TastePage({ batch }: { batch: Batch }): ReactNode {
   const { plan } = batch;
+  const now = useNow(60_000);
+  // What stands past its last day is poured away; what was drunk before can still be said.
+  const spoiled = shelfItemsOf(batch, now).find((i) => i.vesselId === JUG && keepingStateAt(i, now).kind === 'past');
   return (
     <Page
       title={`Taste: ${plan.drink.name}`}
       note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
-        {batch.strainedAt ? (
+        {spoiled ? (
+          <Panel title="No more of it">
+            <p>Its last day was {f.day(spoiled.discardAfter)}: it is not tasted any more. Pour it away.</p>
+            <LinkButton to="/keep" kind="main" className="mt-3">
+              To the shelf
+            </LinkButton>
+          </Panel>
+        ) : batch.strainedAt ? (
           <VerdictForm batch={batch} />
         ) : (
           <Panel title="Not yet">It is still steeping. Come back when it has been strained.</Panel>
