@@ -43,6 +43,8 @@ export type JugForRules = {
   parts: readonly Pick<PouredPart, 'ml' | 'facts' | 'madeAt'>[];
   glassMl: number;
   audience: Audience;
+  /** when it was poured together; now where it is only looked at */
+  pouredAt?: string;
 };
 
 const DAY_MS = 86_400_000;
@@ -55,6 +57,7 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
     { litres: pouredL, glassMl: jug.glassMl, sugarGPerL: 0, audience: jug.audience },
     altitudeM,
   );
+  const pouredAtMs = jug.pouredAt === undefined ? nowMs : Date.parse(jug.pouredAt);
   const own = jug.parts.flatMap((p) =>
     p.facts.map((f): Facts => ({
       ...shared,
@@ -62,7 +65,7 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
       // Doses count against the whole jug, alcohol in all of it below.
       ingredients: f.ingredients ?? [],
       ...(f.ingredients?.length || f.storage
-        ? { storage: { ...f.storage, where: f.storage?.where ?? 'fridge', days: ageOf(p.madeAt, nowMs) } }
+        ? { storage: { ...inJug(f, jug), days: ageOf(countsFrom(f, p.madeAt, pouredAtMs), nowMs) } }
         : {}),
     })),
   );
@@ -86,6 +89,22 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
   return [...own, whole];
 }
 
+/**
+ * A part in its jug keeps as the jug does: let down it has the jug's sugar and alcohol and not its bottle's, its measured pH is no
+ * longer what was measured, and what was thawed is frozen no more.
+ */
+function inJug({ storage = {} }: Facts, { liquid, parts }: JugForRules): NonNullable<Facts['storage']> {
+  const { ph, ph_method, where: _where, temp_c: _temp, ...rest } = storage;
+  const alone = parts.length === 1 && ph !== undefined;
+  return {
+    ...rest,
+    ...(alone ? { ph, ...(ph_method ? { ph_method } : {}) } : {}),
+    where: 'fridge',
+    brix: massG(liquid) === 0 ? 0 : apparentBrix(liquid),
+    abv: massG(liquid) === 0 ? 0 : abvOf(liquid),
+  };
+}
+
 /** Of a part: how it was made and kept. Who drinks it, and how much of it, is the jug's affair. */
 const pickOwn = (f: Facts): Facts => ({
   ...(f.stages ? { stages: f.stages } : {}),
@@ -95,7 +114,7 @@ const pickOwn = (f: Facts): Facts => ({
   is_concentrate: false,
 });
 
-const ageOf = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs - Date.parse(madeAt)) / DAY_MS);
+const ageOf = (fromMs: number, nowMs: number): number => Math.max(0, (nowMs - fromMs) / DAY_MS);
 
 /** What the rules say of a jug at a moment, at its pouring and on the shelf. */
 export const findingsOfJug = (jug: JugForRules, nowMs: number, altitudeM = 0): readonly Finding[] =>
@@ -109,6 +128,10 @@ export const blocksOfJug = (findings: readonly Finding[]): readonly Finding[] =>
 export const warningsOfJug = (findings: readonly Finding[]): readonly Finding[] =>
   findings.filter((f) => f.level === 'warn' && f.places.some((p) => p === 'plan' || p === 'picker' || p === 'shelf'));
 
+/** What stood in the freezer stood still: it is a day old when it is poured, thawing included. House choice. */
+const countsFrom = (f: Facts, madeAt: string, pouredAtMs: number): number =>
+  f.storage?.where === 'freezer' ? Math.max(Date.parse(madeAt), pouredAtMs - DAY_MS) : Date.parse(madeAt);
+
 export type JugKeeping = { useBy: string; discardAfter: string; window: KeepingWindow };
 
 /** Until when a jug keeps: its shortest part decides, counted from when that was made. Water and sugar bring no end of their own. */
@@ -116,7 +139,10 @@ export function keepingOfJug(jug: JugForRules, pouredAtMs: number): JugKeeping {
   const own = jug.parts.flatMap((p) =>
     p.facts
       .filter((f) => f.ingredients?.some((i) => i.slug !== 'honey'))
-      .map((f) => ({ window: windowOf(f), madeMs: Date.parse(p.madeAt) })),
+      .map((f) => ({
+        window: windowOf({ ...f, storage: inJug(f, jug) }),
+        madeMs: countsFrom(f, p.madeAt, pouredAtMs),
+      })),
   );
   const sugarAlone = {
     window: windowOf({ storage: { brix: Math.max(20, apparentBrix(jug.liquid)) } }),

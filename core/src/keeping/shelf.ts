@@ -2,7 +2,7 @@ import type { Batch, StoredVessel } from '../batch/batch';
 import { JUG, standardOf } from '../batch/batch';
 import { volumeMl } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
-import { factsOfStored, keptAt } from '../safety/factsOf';
+import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
 import { windowEndMs } from './keepingClock';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import { vulnerableDrinker, windowOf } from '../safety/derive';
@@ -47,7 +47,7 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     volumeMl: figures.volumeMl,
     figures,
     dilution: stored.id === JUG ? undefined : dilutionOf(figures, batch.plan.promised.jugX),
-    madeOn: batch.startedAt,
+    madeOn: madeAt(batch),
     useBy: until(window.targetDays),
     discardAfter: until(facts.some(vulnerableDrinker) ? window.targetDays : window.hardDays),
     window,

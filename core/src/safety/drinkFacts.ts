@@ -4,6 +4,7 @@ import { massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { partsOf } from '../reference/botanicals';
 import { plantOf } from '../reference/plants';
+import { alcoholCalled, calledSo } from './dangerousNames';
 import type { AudienceFact, Facts, IngredientFact } from './facts';
 
 // What rules read of a drink as it is poured: who it is for, what is stirred into it, how sweet and how strong it is.
@@ -57,8 +58,11 @@ const SQUEEZED = /\bjuice of\b|\bsqueezed\b/i;
 
 /** Juices of the mix are ingredients too. */
 export const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): IngredientFact[] =>
-  drink.mix.flatMap(({ id, from, written }) => {
+  drink.mix.flatMap(({ id, name, from, written }) => {
     const ml = mix[id] ?? 0;
+    // A spirit line may be called what no drink may have: "peppermint oil".
+    if (from.kind === 'spirit')
+      return calledSo(`${name} ${from.name}`).map((named) => ({ ...named, g: ml, ingredient: id, hot_min: 0 }));
     if (from.kind !== 'juice' || ml === 0) return [];
     const juice = plantOf(drink, from.plant);
     const sample = stirredIn(juice, 100);
@@ -86,9 +90,11 @@ export function spiritFacts(
     (sum, l) => sum + ((mix[l.id] ?? 0) * (l.from.kind === 'spirit' ? l.from.abv : 0)) / 100,
     0,
   );
+  const kinds = spirits.map((l) => (l.from.kind === 'spirit' ? alcoholCalled(`${l.name} ${l.from.name}`) : 'bought'));
+  const worstKind = kinds.find((k) => k !== 'bought') ?? 'bought';
   const abv = (100 * pure) / (target.litres * 1000);
   return {
-    additions: { sugar: target.sugarGPerL > 0, ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: 'bought' } : {}) },
+    additions: { sugar: target.sugarGPerL > 0, ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: worstKind } : {}) },
   };
 }
 

@@ -12,13 +12,15 @@ import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
-import { provenanceKey, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
+import { provenanceKey, type BrewIngredient, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
 import { volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
+import { isOwnPlantId } from '../reference/ownPlants';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import type { Plan } from '../plan/planTypes';
+import { calledSo } from './dangerousNames';
 import { mixIngredients, sharedFacts, spiritFacts, sweetFacts } from './drinkFacts';
 import { coolingFromReadings, fridgeSteepMinutes, unreadFor, warmZoneMinutes } from './coolingFacts';
 import type { CoolingFact, Facts, IngredientFact, Listed } from './facts';
@@ -33,6 +35,9 @@ export function factsOfPlan(plan: Plan): readonly Facts[] {
   const { drink, target, kitchen } = plan;
   const shared: Facts = {
     ...sharedFacts(target, kitchen.altitudeM),
+    notes: `${drink.name}. ${drink.note ?? ''}`,
+    whole_ice: target.iced && drink.serve.iceG > 0,
+    ice_pop_hard: plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'hands' && s.work === 'freeze')),
     is_concentrate: drink.bottles !== undefined || apparentBrix(plan.jug.liquid) >= SYRUP_BRIX,
   };
   const brews = plan.brews.map((b) =>
@@ -180,8 +185,9 @@ function brewFacts(
   const cleaned = onList('clean').listed;
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
-    ingredients: way.ingredients.flatMap((i) =>
-      partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
+    ingredients: way.ingredients.flatMap((i) => [
+      ...calledDangerous(i, plants).map((named) => ({ ...named, g: i.grams, brew: brewId, ingredient: i.id })),
+      ...partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
         slug: plant,
         g: i.grams * share,
         brew: brewId,
@@ -192,7 +198,7 @@ function brewFacts(
         ...seenTo(onList(i.id).listed),
         ...provenanceFacts(target, provenanceKey(brewId, i.id)),
       })),
-    ),
+    ]),
     stages,
     storage: liquorFacts(run),
     equipment: {
@@ -202,6 +208,10 @@ function brewFacts(
     },
   };
 }
+
+/** A plant of one's own by a name that a rule knows: it is judged by its name, whatever it is said to be made of. */
+const calledDangerous = (i: BrewIngredient, plants: Plants): ReturnType<typeof calledSo> =>
+  isOwnPlantId(i.plant) ? calledSo(plantIn(plants, i.plant).name) : [];
 
 /** A line of the list that was seen to is a fact; what was left is told by its rule. */
 function seenTo(listed: Listed | undefined): Partial<IngredientFact> {
@@ -283,6 +293,9 @@ function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { coo
   const alive = brews.some((b) => b.stages.some((s) => s.kind === 'ferment'));
   const helped = batch.cooledBy.some((c) => c.how !== 'counter');
   const putAwayMs = batch.offStoveAt === undefined ? nowMs : Date.parse(batch.offStoveAt);
+  const intoFridge = batch.cooledBy.at(-1)?.how === 'fridge';
+  if (wasHot && intoFridge)
+    return { cooling: { min_60_to_21: 0, min_21_to_5: 0, aid: 'none', undivided_l: litresInOne(batch) } };
   const unread = wasHot && !alive && !helped ? unreadFor(minutes(offAt, Math.min(nowMs, putAwayMs))) : undefined;
   if (unread) return { cooling: unread };
   const { bathMin, coolingIceG } = batch.plan.promised;
@@ -295,9 +308,30 @@ function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { coo
   };
 }
 
+/** Litres in the fullest of its pots, as they go into the fridge. */
+const litresInOne = ({ plan }: Batch): number =>
+  Math.max(0, ...plan.brews.map((b) => b.promised.volumeMl / b.pots)) / 1000;
+
+/** When it was made, as its keeping counts: a live jar when it was strained, anything else from its brew. */
+export function madeAt(batch: Batch): string {
+  const alive = batch.plan.brews.filter((b) => b.way.stages.some((s) => s.kind === 'ferment'));
+  const ended = alive.flatMap(({ brewId, way }) => {
+    const jar = way.stages.filter((s) => s.kind === 'ferment').map((s) => s.id);
+    return batch.brews
+      .find((b) => b.brewId === brewId)!
+      .stages.filter((s) => jar.includes(s.stageId))
+      .map((s) => s.endedAt);
+  });
+  const last = ended
+    .filter((e) => e !== undefined)
+    .sort()
+    .at(-1);
+  return last !== undefined && alive.length === batch.plan.brews.length ? last : batch.startedAt;
+}
+
 /** A freezer stops the days of the fridge: its own window is counted from the day it went in. */
 export const keptAt = (batch: Batch, stored: StoredVessel): KeptAt => ({
-  madeMs: Date.parse(stored.where === 'freezer' ? stored.movedAt : batch.startedAt),
+  madeMs: Date.parse(stored.where === 'freezer' ? stored.movedAt : madeAt(batch)),
   fridgeC: stored.where === 'freezer' ? 0 : batch.plan.kitchen.fridgeC,
   out: stored.out,
 });

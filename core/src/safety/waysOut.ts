@@ -12,6 +12,7 @@ import {
   type Stage,
 } from '../drink/drink';
 import { changedTarget } from '../plan/changedTarget';
+import { removeIngredient } from '../drink/editing';
 import { planOrWhy } from '../plan/planOrWhy';
 import type { Plan } from '../plan/planTypes';
 import { botanicalIfKnown } from '../reference/botanicals';
@@ -254,6 +255,34 @@ const lessLeaf: Offers = (asked) => {
     : [];
 };
 
+/** Without the plant that it is about, where something else is left in its brew or its jug. */
+const leaveOut: Offers = (asked) => {
+  const { brew, ingredient } = asked.finding.at ?? {};
+  const { drink, target } = asked.plan;
+  if (!ingredient) return [];
+  const name = (slug: string): string =>
+    (botanicalIfKnown(slug)?.name ?? 'this plant').split(/[,(]/)[0]!.trim().toLowerCase();
+  if (brew === undefined) {
+    const line = drink.mix.find((l) => l.id === ingredient);
+    if (!line || drink.mix.length < 2) return [];
+    const mix = drink.mix.filter((l) => l !== line);
+    return [
+      {
+        kind: 'drink',
+        label: `Leave out the ${line.name.toLowerCase()}`,
+        drink: { ...drink, version: drink.version + 1, mix },
+        target,
+      },
+    ];
+  }
+  const planned = asked.plan.brews.find((b) => b.brewId === brew)?.way;
+  const plant = planned?.ingredients.find((i) => i.id === ingredient);
+  if (!planned || !plant || planned.ingredients.length < 2) return [];
+  return withWay(asked, `Leave out the ${name(plant.plant)}`, (way) => removeIngredient(way, ingredient));
+};
+
+const withoutIce: Offers = (asked) => [withTarget(asked, 'Pour it without ice', { iced: false })];
+
 const unsweetened: Offers = (asked) => [withTarget(asked, 'Make it without sugar', { sugarGPerL: 0 })];
 
 /** The spirit goes into the glasses of those who want it; the jug has none. */
@@ -300,7 +329,20 @@ const cleanSite: Offers = (asked) =>
 const proOk = confirmWhole('pro_ok', 'They have asked their doctor, midwife or pharmacist');
 
 const WAYS: Readonly<Record<string, Offers>> = {
-  'ELD-01': cookFirst,
+  'ELD-01': also(cookFirst, leaveOut),
+  'ELD-04': leaveOut,
+  'INF-04': withoutIce,
+  'JUN-01': leaveOut,
+  'MED-01': leaveOut,
+  'MED-10': leaveOut,
+  'ALG-01': leaveOut,
+  'ALG-02': leaveOut,
+  'ALG-05': leaveOut,
+  'STO-08': leaveOut,
+  'SPI-08': leaveOut,
+  ...Object.fromEntries(
+    ['01', '02', '03', '04', '05', '06', '07', '08', '09', '11'].map((n) => [`DEN-${n}`, leaveOut]),
+  ),
   'ELD-03': confirm('stems_removed', 'Stems, leaves and green berries are picked out'),
   'ELD-05': brewHot,
   'ELD-06': lidOff,
@@ -324,9 +366,9 @@ const WAYS: Readonly<Record<string, Offers>> = {
   'SPI-07': lessLeaf,
   'CAF-02': lessLeaf,
   'CAF-03': lessLeaf,
-  'LIQ-01': proOk,
-  'HIB-01': proOk,
-  'MED-03': proOk,
+  'LIQ-01': also(proOk, leaveOut),
+  'HIB-01': also(proOk, leaveOut),
+  'MED-03': also(proOk, leaveOut),
   'INF-03': unsweetened,
   'ALC-01': byTheGlass,
   'ALC-02': byTheGlass,

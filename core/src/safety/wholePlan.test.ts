@@ -11,7 +11,7 @@ import type { Drink, PlanTarget } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planOrWhy } from '../plan/planOrWhy';
 import { findingsOfBatch } from './gates';
-import { factsOfPlan, findingsOf, firedRules, RULES, type Facts } from './index';
+import { factsOfPlan, findingsOf, firedRules, RULES, waysOut, type Facts } from './index';
 
 const CARDS = cards as unknown as readonly { name: string; card: string }[];
 
@@ -104,6 +104,67 @@ describe('a rule is met by a whole plan, and not by the one beside it', () => {
     };
     expect(served(true)).toContain('HOT-02');
     expect(served(false)).not.toContain('HOT-02');
+  });
+});
+
+/** The cooler with a plant of one's own in it, made of nettle, by some name. */
+const namedPlan = (name: string, audience: PlanTarget['audience'] = []) => {
+  const own = {
+    v: 1,
+    id: 'own-x-r1',
+    name,
+    parts: [{ plant: 'nettle_dried', share: 1 }],
+    strengthKnown: false,
+  } as const;
+  const [brew] = ROSELLE_COOLER.brews;
+  const way = brew.ways[0]!;
+  const ingredients = [...way.ingredients, { ...way.ingredients[0]!, id: 'own', plant: own.id, grams: 4 }];
+  const drink: Drink = {
+    ...ROSELLE_COOLER,
+    plants: [own],
+    brews: [{ ...brew, ways: [{ ...way, ingredients }, ...brew.ways.slice(1)] }],
+  };
+  const result = planOrWhy(drink, { ...drink.defaults, audience }, DEFAULT_KITCHEN);
+  if (result.kind !== 'plan') throw new Error(result.message);
+  return result.plan;
+};
+const namedIds = (name: string, audience: PlanTarget['audience'] = []): string[] =>
+  findingsOf(...factsOfPlan(namedPlan(name, audience))).map((f) => f.id);
+
+describe('a plant of one’s own by a dangerous name', () => {
+  it.each([
+    ['DEN-01', 'Comfrey leaf'],
+    ['DEN-02', 'Sassafras albidum'],
+    ['DEN-03', 'pennyroyal'],
+    ['DEN-04', 'Tonka bean'],
+    ['DEN-05', 'woodruff'],
+    ['DEN-06', 'garden rue'],
+    ['DEN-07', 'KAVA'],
+    ['DEN-08', 'Digitalis'],
+    ['DEN-09', 'rhubarb leaves'],
+    ['DEN-11', 'borage flower'],
+    ['PIT-01', 'apricot kernels'],
+    ['SPI-08', 'Peppermint oil'],
+  ])('%s: %s', (rule, name) => expect(namedIds(name)).toContain(rule));
+  it.each(['calendula mix', 'rosemary', 'true lime', 'Spearmint', 'oleaster', 'mint with lemon'])(
+    '%s is no such name',
+    (name) => expect(namedIds(name)).toEqual(namedIds('nettle')),
+  );
+  it('meets those whom it concerns, and is left out by one press', () => {
+    expect(namedIds('St. John’s wort', ['medicine:statin'])).toContain('MED-01');
+    expect(namedIds('Bitter orange', ['medicine:statin'])).toContain('MED-03');
+    const plan = namedPlan('comfrey');
+    const found = findingsOf(...factsOfPlan(plan)).find((f) => f.id === 'DEN-01')!;
+    const [out] = waysOut(found, plan, '2026-07-05');
+    expect(out?.label).toMatch(/^Leave out/);
+  });
+});
+
+describe('a small child at the table', () => {
+  it('gets no cubes: the same drink without ice is the way out', () => {
+    const plan = namedPlan('nettle', ['toddler']);
+    const found = findingsOf(...factsOfPlan(plan)).find((f) => f.id === 'INF-04')!;
+    expect(waysOut(found, plan, '2026-07-05').map((w) => w.label)).toContain('Pour it without ice');
   });
 });
 
