@@ -106,7 +106,7 @@ export const RULE_TEXTS: readonly RuleText[] = [
   ['INF-01', 'block', ['picker', 'plan', 'label'], 'Honey must not be given to a baby under 12 months, even cooked, because of infant botulism.', 'Remove honey or change audience', 'CDC; AAP; WHO', 'high'],
   ['INF-02', 'block', ['plan'], 'These drinks are not for babies under 12 months. Speak with a health visitor or paediatrician about drinks for babies.', 'Remove the infant flag', 'WHO; AAP', 'high'],
   ['INF-03', 'warn', ['plan'], 'Sweetened drinks are not advised for very young children. Plain water and milk are the usual drinks.', 'Make unsweetened or acknowledge', 'Dietary Guidelines for Americans 2020; WHO', 'high'],
-  ['INF-04', 'block', ['stove', 'label'], 'Small hard pieces can choke a young child. Strain out whole spices and skip hard ice or pearls.', 'Strain; use crushed soft ice; no pearls', 'Paediatric choking guidance', 'high'],
+  ['INF-04', 'block', ['plan', 'stove', 'label'], 'Small hard pieces can choke a young child. Strain out whole spices and skip hard ice or pearls.', 'Strain; use crushed soft ice; no pearls', 'Paediatric choking guidance', 'high'],
   ['INF-05', 'note', ['stove'], 'Take out whole spices and bay before serving, or tell guests they are there.', 'None needed', 'Kitchen practice', 'medium'],
   ['INF-06', 'note', ['label'], 'Add to the label: contains honey, not for babies under 12 months.', 'Label text added', 'CDC', 'high'],
   ['OPT-01', 'note', ['stove'], 'You chose to keep honey raw: let the drink fall to 40 °C before stirring it in. This is a preference and not a safety step.', 'Cool first, or turn the option off', 'Formulator option', 'high'],
