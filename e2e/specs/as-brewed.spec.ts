@@ -52,6 +52,13 @@ async function workThrough(cook: Cook, at?: (what: string) => Promise<boolean>):
     }
     if (at && (await at(what))) continue;
     await told(next.locator('[aria-keyshortcuts="d"]'));
+    // The next thing stands there once all of it is stored.
+    const step = what.replace(/[+\d:\s]*$/, '');
+    const gone = async (): Promise<boolean> => !(await next.allTextContents()).join().includes(step);
+    await expect
+      .poll(gone, { timeout: 3_000 })
+      .toBe(true)
+      .catch(() => undefined);
   }
   throw new Error('it is never done');
 }
@@ -81,9 +88,9 @@ async function kept(cook: Cook, how = 'Pour it and log'): Promise<void> {
   await cook.expectTitle('Keep');
 }
 
-/** The newest stands first on the shelf. */
-async function tasted(cook: Cook, ...said: readonly (readonly [string, string])[]): Promise<void> {
-  await cook.page.getByRole('link', { name: 'Taste it' }).first().click();
+async function tasted(cook: Cook, name: string, ...said: readonly (readonly [string, string])[]): Promise<void> {
+  const card = cook.page.getByRole('listitem').filter({ has: cook.page.getByRole('heading', { name, exact: true }) });
+  await card.getByRole('link', { name: 'Taste it' }).click();
   await cook.expectTitle(/^Taste:/);
   for (const [what, word] of [['Strength', 'just right'], ['Smoothness', 'smooth'], ...said] as const)
     await cook.chip(what, word).click();
@@ -97,7 +104,7 @@ test('roselle orange: boiled, steeped, sweetened, mixed with its juice and taste
   await workThrough(cook);
   await kept(cook);
   await cook.expectText(/^(1\.9\d|2\.[01]\d?) L/);
-  await tasted(cook);
+  await tasted(cook, madeBy(2).name);
 });
 
 test('verbena syrup: three bottles and what is over, kept as they are', async ({ page }) => {
@@ -105,7 +112,7 @@ test('verbena syrup: three bottles and what is over, kept as they are', async ({
   await workThrough(cook);
   await kept(cook, 'Fill the bottles and log');
   await cook.expectText(/^3 of 150 ml and \d+ ml$/);
-  await tasted(cook, ['Sweetness', 'too sweet']);
+  await tasted(cook, madeBy(9).name, ['Sweetness', 'too sweet']);
 });
 
 test('carob and apple peel: sweetened by taste in goes, and the next one begins there', async ({ page }) => {
@@ -122,7 +129,7 @@ test('carob and apple peel: sweetened by taste in goes, and the next one begins 
   });
   expect(goes).toBe(2);
   await kept(cook);
-  await tasted(cook);
+  await tasted(cook, madeBy(5).name);
   await page.getByRole('link', { name: 'Plan the next one' }).click();
   // 95 g in some two litres, and as much again out of the pods
   await expect(cook.field('Sugar')).toHaveValue(/^(6[6-9]|7\d|8[0-2])$/);
@@ -133,7 +140,7 @@ test('sweet tea: a syrup and a tea, mixed in one jug', async ({ page }) => {
   await workThrough(cook);
   await kept(cook);
   await cook.expectText(/^(1\.9\d|2(\.0\d?)?) L/);
-  await tasted(cook);
+  await tasted(cook, madeBy(13).name);
 });
 
 test('one shaken glass: hot onto ice, and drunk', async ({ page }) => {
@@ -141,14 +148,14 @@ test('one shaken glass: hot onto ice, and drunk', async ({ page }) => {
   await workThrough(cook);
   await kept(cook);
   await cook.expectText(/^3[3-6]\d ml/);
-  await tasted(cook);
+  await tasted(cook, madeBy(16).name);
 });
 
 test('rose hip decoction: boiled down, measured, and by the spoon in a glass of kefir', async ({ page }) => {
   const cook = await begun(page, madeBy(10));
   await workThrough(cook);
   await kept(cook);
-  await tasted(cook);
+  await tasted(cook, madeBy(10).name);
   await cook.open('/mix/jug');
   const beside = async (name: string | RegExp): Promise<void> => {
     await cook.button('Put something beside it').click();

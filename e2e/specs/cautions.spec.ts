@@ -37,12 +37,12 @@ test('raw elderberries: the plan stops, cooking them first is one click, and it 
 test('a steep on the counter: the plan stops, the fridge is offered, and a reload keeps it', async ({ page }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/plan/counter-steep');
-  await cook.expectText('Steeping at room warmth for hours lets germs grow.');
+  await cook.expectText('It stands between 5 and 60 °C for hours, and germs grow.');
   await expect(cook.button('Start at the stove')).toBeDisabled();
   await cook.button('Steep it overnight in the fridge instead').click();
   await cook.button('Keep it in the recipe').click();
   await cook.expectText('from chilled water');
-  await expect(page.getByText('Steeping at room warmth for hours')).toHaveCount(0);
+  await expect(page.getByText('It stands between 5 and 60 °C')).toHaveCount(0);
   await page.reload();
   await cook.expectText('from chilled water');
   await expect(cook.button('Start at the stove')).toBeEnabled();
@@ -70,7 +70,9 @@ test('a big pot that cools by itself: the plan warns, the ice bath is offered; a
   await page.reload();
   await cook.setField('Temperature', '34');
   await cook.button('Note the temperature').click();
-  await cook.expectText('It took more than 2 hours to fall from 60 to 21 C. Please do not keep this batch.');
+  await cook.expectText(
+    'It took more than 2 hours to fall from 60 to 21 °C. Do not drink it or keep it: pour it away.',
+  );
   await expect(cook.button('That is what came out')).toBeDisabled();
   await cook.button('Throw it away').click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Throw it away' }).click();

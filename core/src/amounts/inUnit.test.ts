@@ -25,6 +25,7 @@ describe('a field told in another measure', () => {
     ['12', 'ml'],
     ['', 'g'],
     ['lots', 'ml'],
+    ['two', 'L'],
     ['2 tbsp', 'g'],
     ['500 g', 'ml'],
     ['2 cups', '°C'],

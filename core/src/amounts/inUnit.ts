@@ -25,6 +25,8 @@ const amountOf = (read: AmountRead): number | undefined => (read.kind === 'not_u
 export function readInUnit(text: string, unit: FieldUnit, of: ReadingOf = {}): number | undefined {
   const t = text.trim();
   if (t === '' || /^[-+]?[\d.,]+$/.test(t)) return undefined;
+  // A number in words names no measure: "two" of what?
+  if ((unit === 'ml' || unit === 'L' || unit === 'g') && !/[\s\d½¼¾⅓⅔]/.test(t)) return undefined;
   switch (unit) {
     case 'ml':
     case 'L': {

@@ -27,6 +27,9 @@ export function stageFacts(
   // The kettle is made for the ring, whatever it is poured into.
   const word = { vessel: MATERIAL_WORD[isKettle(way, stage) ? 'steel' : vessel.material], lid: stage.lid };
   const lasting = (kind: StageFact['kind'], tempC: number): StageFact[] => [{ kind, temp_c: tempC, minutes, ...word }];
+  // A lid on a jar, a blender or a bottle is tight; on a pot it lies there.
+  const tight = (fact: StageFact): StageFact => (fact.lid === 'closed' ? { ...fact, lid: 'sealed' } : fact);
+  const inJar = vessel.kind !== 'pot';
   switch (stage.kind) {
     case 'heat':
       // On the way up nothing is held: the boil counts by what it reaches.
@@ -36,12 +39,14 @@ export function stageFacts(
     case 'hold':
       return lasting('decoct', time.fromC);
     case 'cool':
-      return lasting('cool', time.fromC);
+      return lasting('cool', time.fromC).map((f) => (inJar ? tight(f) : f));
     case 'ferment':
-      return lasting('ferment', time.fromC);
+      // What works stands in a jar, whatever it was steeped in before.
+      return lasting('ferment', time.fromC).map((f) => tight(inJar ? f : { ...f, vessel: 'glass' }));
     case 'hands':
+      if (stage.work === 'bottle') return lasting('pour', time.fromC).map((f) => tight({ ...f, vessel: 'glass' }));
       return stage.work === 'blend' || stage.work === 'shake' || stage.work === 'carbonate'
-        ? lasting(stage.work, time.fromC)
+        ? lasting(stage.work, time.fromC).map(tight)
         : [];
     case 'steep':
       return steepFacts(stage.place, time, run, word);

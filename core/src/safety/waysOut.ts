@@ -239,6 +239,23 @@ const lidOff: Offers = (asked) =>
     stages: way.stages.map((s) => (s.kind === 'heat' || s.kind === 'hold' ? { ...s, lid: 'open' } : s)),
   }));
 
+const lidLoose: Offers = (asked) =>
+  withWay(asked, 'Leave its lid loose', (way) => ({
+    ...way,
+    stages: way.stages.map((s) => (s.id === asked.finding.at?.stage ? { ...s, lid: 'loose' } : s)),
+  }));
+
+/** Cooled in a bath first, so that nothing hot is closed in or meets cold glass. */
+const coolFirst: Offers = (asked) =>
+  withWay(asked, 'Cool it to 30 °C in an ice bath first', (way) => ({
+    ...way,
+    stages: way.stages.flatMap((s): Stage[] =>
+      s.id === asked.finding.at?.stage
+        ? [{ id: 'cool-first', kind: 'cool', toC: 30, by: 'ice-bath', lid: 'loose', agitation: 'still' }, s]
+        : [s],
+    ),
+  }));
+
 const fineCloth: Offers = (asked) =>
   withWay(asked, 'Strain it through fine cloth', (way) => ({
     ...way,
@@ -332,6 +349,10 @@ const WAYS: Readonly<Record<string, Offers>> = {
   'ELD-01': also(cookFirst, leaveOut),
   'ELD-04': leaveOut,
   'INF-04': withoutIce,
+  'FER-01': lidLoose,
+  'HOT-01': also(coolFirst, lidLoose),
+  'HOT-03': also(lidLoose, coolFirst),
+  'HOT-04': coolFirst,
   'JUN-01': leaveOut,
   'MED-01': leaveOut,
   'MED-10': leaveOut,

@@ -7,7 +7,7 @@ import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { drinkFromCard } from '../card/drinkFromCard';
 import { readCard } from '../card/readCard';
-import type { Drink, PlanTarget } from '../drink/drink';
+import type { Drink, PlanTarget, Stage } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planOrWhy } from '../plan/planOrWhy';
 import { findingsOfBatch } from './gates';
@@ -157,6 +157,55 @@ describe('a plant of one’s own by a dangerous name', () => {
     const found = findingsOf(...factsOfPlan(plan)).find((f) => f.id === 'DEN-01')!;
     const [out] = waysOut(found, plan, '2026-07-05');
     expect(out?.label).toMatch(/^Leave out/);
+  });
+});
+
+describe('lids that hold what is in them', () => {
+  const soda = BOOK.find((d) => d.id === 'spruce-tip-soda')!;
+  const withStages = (drink: Drink, change: (s: Stage) => Stage[]): Drink => ({
+    ...drink,
+    brews: drink.brews.map((b) => ({
+      ...b,
+      ways: b.ways.map((w) => ({ ...w, stages: w.stages.flatMap(change) })),
+    })) as unknown as Drink['brews'],
+  });
+  const planFor = (drink: Drink) => {
+    const result = planOrWhy(drink, { ...drink.defaults, audience: [] }, DEFAULT_KITCHEN);
+    if (result.kind !== 'plan') throw new Error(result.message);
+    return result.plan;
+  };
+  const ids = (drink: Drink): string[] => findingsOf(...factsOfPlan(planFor(drink))).map((f) => f.id);
+  const hands = (work: 'blend' | 'bottle', lid: 'open' | 'closed') =>
+    ({ id: work, kind: 'hands', work, lid, agitation: 'still' }) as const;
+  const beforeStrain = (work: 'blend' | 'bottle', lid: 'open' | 'closed') =>
+    withStages(ROSELLE_COOLER, (s) => (s.kind === 'strain' ? [hands(work, lid), s] : [s]));
+  const afterAll = (lid: 'open' | 'closed', coolFirst: boolean) =>
+    withStages(ROSELLE_COOLER, (s) =>
+      s.kind === 'strain'
+        ? [
+            s,
+            ...(coolFirst
+              ? [{ id: 'cool', kind: 'cool', toC: 30, by: 'ice-bath', lid: 'open', agitation: 'still' } as const]
+              : []),
+            hands('bottle', lid),
+          ]
+        : [s],
+    );
+  it('a live jar closed tight may burst; loose it does not, and that is the way out', () => {
+    const closed = withStages(soda, (s) => [s.kind === 'ferment' ? { ...s, lid: 'closed' } : s]);
+    expect(ids(closed)).toContain('FER-01');
+    expect(ids(soda)).not.toContain('FER-01');
+    const plan = planFor(closed);
+    const found = findingsOf(...factsOfPlan(plan)).find((f) => f.id === 'FER-01')!;
+    expect(waysOut(found, plan, '2026-07-05').map((w) => w.label)).toContain('Leave its lid loose');
+  });
+  it('a hot blend under a lid spurts; with the lid off it does not', () => {
+    expect(ids(beforeStrain('blend', 'closed'))).toContain('HOT-01');
+    expect(ids(beforeStrain('blend', 'open'))).not.toContain('HOT-01');
+  });
+  it('bottled hot and closed it draws a vacuum, and cold glass cracks; cooled first it does neither', () => {
+    expect(ids(afterAll('closed', false))).toEqual(expect.arrayContaining(['HOT-03', 'HOT-04']));
+    for (const rule of ['HOT-03', 'HOT-04']) expect(ids(afterAll('closed', true))).not.toContain(rule);
   });
 });
 

@@ -2,7 +2,7 @@ import { frozenBrew, timedStages, vesselOf } from '../batch/brewState';
 import type { FrozenPlan } from '../batch/batchEvent';
 import { heightCm, levelCm } from '../heat/vessel';
 import { filledMl, waterToCover } from '../brew/contents';
-import type { BrewWay } from '../drink/drink';
+import { isKettle, type BrewWay } from '../drink/drink';
 import type { Botanical } from '../reference/botanicals';
 import { plantOf, plantsOf } from '../reference/plants';
 
@@ -33,6 +33,8 @@ export type LayOutItem = { id: string } & (
       filledShare: number;
       roomMl: number;
       fits: boolean;
+      /** filled from a kettle: cold glass cracks */
+      warm: boolean;
     }
   | { what: 'strainer'; brewId: string; through: 'fine-cloth' | 'paper' | 'sieve'; boil: boolean }
   | { what: 'sweetener'; sweetener: string; grams: number; forPart: string; written?: string }
@@ -117,6 +119,7 @@ function brewItems(plan: FrozenPlan, brewId: string): LayOutItem[] {
       filledShare,
       roomMl,
       fits: filledShare <= 1 - (way.headroom ?? 1 / 8) + 1e-9,
+      warm: way.stages.some((s) => isKettle(way, s)),
     },
     ...(coldJar ? [{ id: `${brewId}/clean`, what: 'clean-jar', vesselId } as const] : []),
     ...(strain?.kind === 'strain'

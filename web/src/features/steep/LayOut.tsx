@@ -102,6 +102,7 @@ function detail(item: LayOutItem): string {
     case 'water':
       return 'from the tap, measured';
     case 'vessel':
+      if (item.warm) return 'swilled with hot water first: cold glass cracks under a kettle';
       return item.fits
         ? `filled to ${Math.round(item.filledShare * 100)} %, with room to boil`
         : `it would be filled to ${Math.round(item.filledShare * 100)} %: it may boil over, take a larger one`;
