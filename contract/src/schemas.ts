@@ -8,6 +8,7 @@ import {
   EVENT_VERSION,
   LOOKS,
   MEASURED_BY,
+  PARTS,
   PEELS,
   PLAN_CONFIRMATIONS,
   POTENCY_RANGE,
@@ -36,6 +37,9 @@ const provenanceSchema = Joi.object({
   species: Joi.string().max(80),
   condition: Joi.valid(...LOOKS),
   peel: Joi.valid(...PEELS),
+  part: Joi.valid(...PARTS),
+  heatTreated: Joi.valid(true),
+  sulphiteFree: Joi.valid(true),
   confirmedOn: datesOf(CONFIRMATIONS),
 });
 

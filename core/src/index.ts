@@ -73,6 +73,7 @@ export {
   INTENTS,
   LOOKS,
   MEDICINES,
+  PARTS,
   PEELS,
   PEOPLE,
   PLAN_CONFIRMATIONS,
@@ -165,7 +166,7 @@ export {
 export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
-export { coolingAt, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
+export { coolingAt, jugWarmC, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
 export { endFiguresOf, stirredIn, type EndFigures } from './stove/endFigures';
 export { forgottenAt, FORGOTTEN_AFTER_MIN, fromTheStart, type Forgotten } from './stove/forgot';
 export { layOutOf, type LayOutItem } from './stove/layOut';

@@ -119,6 +119,8 @@ export const SITES = [
   'unknown',
 ] as const;
 export const LOOKS = ['ok', 'damp', 'musty', 'mouldy', 'insects'] as const;
+/** Parts that a gathered plant may be; flower and ripe berry are what the table has. */
+export const PARTS = ['flower', 'ripe_berry', 'unripe_berry', 'leaf', 'stem', 'bark', 'root'] as const;
 export const PEELS = ['unwaxed', 'organic', 'waxed', 'treated', 'unknown'] as const;
 
 /** Things a cook confirms of an ingredient; each is kept with the day it was confirmed. */
@@ -139,6 +141,11 @@ export type Provenance = {
   species?: string;
   condition?: (typeof LOOKS)[number];
   peel?: (typeof PEELS)[number];
+  /** which part of a plant that was gathered or grown */
+  part?: (typeof PARTS)[number];
+  /** what the packet says of it */
+  heatTreated?: true;
+  sulphiteFree?: true;
   confirmedOn?: Readonly<Partial<Record<Confirmation, string>>>;
 };
 

@@ -235,8 +235,13 @@ function addAt(way: BrewWay, stages: readonly { stage: string }[], stageId: stri
 function provenanceFacts({ provenance }: PlanTarget, key: string): Partial<IngredientFact> {
   const known = provenance?.[key];
   if (!known) return {};
-  const { confirmedOn = {}, ...rest } = known;
-  return { ...rest, ...Object.fromEntries(Object.keys(confirmedOn).map((c) => [c, true])) };
+  const { confirmedOn = {}, heatTreated, sulphiteFree, ...rest } = known;
+  return {
+    ...rest,
+    ...(heatTreated ? { commercial_heat_treated: true } : {}),
+    ...(sulphiteFree ? { sulphite_free: true } : {}),
+    ...Object.fromEntries(Object.keys(confirmedOn).map((c) => [c, true])),
+  };
 }
 
 const together = (brews: readonly BrewFacts[]): Omit<BrewFacts, 'storage'> => ({

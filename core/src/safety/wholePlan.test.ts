@@ -7,7 +7,8 @@ import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { drinkFromCard } from '../card/drinkFromCard';
 import { readCard } from '../card/readCard';
-import type { Drink, PlanTarget, Stage } from '../drink/drink';
+import type { Provenance } from '../drink/audience';
+import { provenanceKey, type Drink, type PlanTarget, type Stage } from '../drink/drink';
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planOrWhy } from '../plan/planOrWhy';
 import { findingsOfBatch } from './gates';
@@ -157,6 +158,37 @@ describe('a plant of one’s own by a dangerous name', () => {
     const found = findingsOf(...factsOfPlan(plan)).find((f) => f.id === 'DEN-01')!;
     const [out] = waysOut(found, plan, '2026-07-05');
     expect(out?.label).toMatch(/^Leave out/);
+  });
+});
+
+describe('what is told of a lot', () => {
+  const told = (card: string, of: Provenance): string[] => {
+    const drink = drinkFromCard(readCard(card), BASE);
+    const [brew] = drink.brews;
+    const provenance = { [provenanceKey(brew.id, brew.ways[0]!.ingredients[0]!.id)]: of };
+    const result = planOrWhy(drink, { ...drink.defaults, asWritten: true, audience: [], provenance }, DEFAULT_KITCHEN);
+    if (result.kind !== 'plan') throw new Error(result.message);
+    return findingsOf(...factsOfPlan(result.plan)).map((f) => f.id);
+  };
+  const elder = '20 g dried elderberries, 1 L water, simmer 20 min; strain';
+  const raw = '20 g dried elderberries, 1 L water, to the boil, off 5 min; strain';
+  const lavender = '2 g lavender, 1 L water, to the boil, off 5 min; strain';
+  const grown = { source: 'garden' } as const;
+  it.each<[string, string, Provenance, Provenance]>([
+    ['ELD-02', elder, { ...grown, part: 'leaf' }, { ...grown, part: 'ripe_berry' }],
+    [
+      'ELD-04',
+      elder,
+      { ...grown, species: 'Sambucus ebulus' },
+      { ...grown, species: 'Sambucus nigra subsp. caerulea' },
+    ],
+    ['ELD-01', raw, {}, { heatTreated: true }],
+    ['LAV-01', lavender, { ...grown, species: 'Lavandula stoechas' }, { ...grown, species: 'Lavandula angustifolia' }],
+    ['STO-08', lavender, { condition: 'musty' }, { condition: 'ok' }],
+    ['ALG-04', '20 g barberries, 1 L water, to the boil, off 5 min; strain', {}, { sulphiteFree: true }],
+  ])('%s: %s', (rule, card, fires, quiet) => {
+    expect(told(card, fires)).toContain(rule);
+    expect(told(card, quiet)).not.toContain(rule);
   });
 });
 

@@ -92,6 +92,24 @@ export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined 
   };
 }
 
+/**
+ * What a jug of these parts would be, °C: the brews as they are by the model from the last reading on, water from the tap, anything
+ * else from the room. Undefined where nothing that was hot is on its way down.
+ */
+export function jugWarmC(batch: Batch, mixMl: Readonly<Record<string, number>>, nowMs: number): number | undefined {
+  const view = coolingAt(batch, nowMs);
+  if (!view) return undefined;
+  const { roomC, tapC } = batch.plan.kitchen;
+  const parts = batch.plan.drink.mix
+    .filter((l) => l.at === 'jug')
+    .map((l) => ({
+      ml: mixMl[l.id] ?? 0,
+      tempC: l.from.kind === 'brew' ? view.tempC : l.from.kind === 'water' ? tapC : roomC,
+    }));
+  const ml = parts.reduce((sum, p) => sum + p.ml, 0);
+  return ml > 0 ? parts.reduce((sum, p) => sum + p.ml * p.tempC, 0) / ml : undefined;
+}
+
 type Pot = {
   brewId: string;
   liquid: Liquid;

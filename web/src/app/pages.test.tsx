@@ -88,6 +88,15 @@ describe('mixing from what came out', () => {
     expect(await screen.findByText('elsewhere')).toBeInTheDocument();
   });
 
+  it('a warm jug says how warm it would be, and is logged with how it is cooled', async () => {
+    serve(TOLD);
+    show(<MixPage />, '/page/b1');
+    expect(await screen.findByText(/^The jug would be about/)).toHaveTextContent(/about [2-4]\d °C/);
+    await userEvent.click(screen.getByRole('button', { name: 'Pour it and log' }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]!.body).toMatchObject({ type: 'cooled-by', how: expect.stringMatching(/^(ice-bath|fridge)$/) });
+  });
+
   it('tells what a short syrup does, and takes sugar stirred in', async () => {
     serve(TOLD);
     show(<MixPage />, '/page/b1');

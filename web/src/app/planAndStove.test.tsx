@@ -194,6 +194,15 @@ describe('the plan', () => {
     expect(await screen.findByRole('combobox', { name: 'Where Spruce tips was picked' })).toBeInTheDocument();
     await waitFor(() => expect(screen.getByRole('button', { name: 'Start at the stove' })).toBeDisabled());
   });
+  it('asks how it looks, and what is musty is not brewed', async () => {
+    plan('roselle-rose-hip-cooler');
+    await userEvent.click(await screen.findByText('Where the plants are from'));
+    expect(screen.getByRole('button', { name: 'Start at the stove' })).toBeEnabled();
+    await choose(/^How Roselle.* looks$/, 'musty');
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Start at the stove' })).toBeDisabled());
+    await choose(/^How Roselle.* looks$/, 'not looked at yet');
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Start at the stove' })).toBeEnabled());
+  });
 });
 
 describe('the stove', () => {

@@ -49,7 +49,11 @@ export const PLANT_CONDITIONS: Conditions = {
   'ELD-02': (f) => some(f, (i) => elder(i) && ['leaf', 'stem', 'bark', 'root', 'unripe_berry'].includes(i.part ?? '')),
   'ELD-03': (f) => some(f, (i) => elder(i) && ['fresh', 'frozen'].includes(d.formOf(i)) && i.stems_removed !== true),
   'ELD-04': (f) =>
-    some(f, (i) => elder(i) && i.species !== undefined && !['nigra', 'canadensis', 'cerulea'].includes(species(i))),
+    some(
+      f,
+      (i) =>
+        elder(i) && i.species !== undefined && !['nigra', 'canadensis', 'cerulea', 'caerulea'].includes(species(i)),
+    ),
   'ELD-05': (f) => some(f, (i) => d.hasKeyIn(i, 'elder_flower') && d.formOf(i) === 'fresh' && !d.wasHot(f, i)),
   'ELD-06': (f) =>
     d.hasKey(f, 'elder_raw') &&

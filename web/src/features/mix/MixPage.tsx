@@ -1,6 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  jugWarmC,
+  type CooledBy,
   brewLines,
   colourIn,
   addSweetener,
@@ -30,10 +32,12 @@ import {
   type ShortFall,
   type Wish,
 } from '@steepsis/core';
+import { useNow } from '@/shared/api/clock';
 import { BatchPage } from '@/features/steep';
 import { useAddToBatch, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
@@ -138,6 +142,9 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   );
 }
 
+/** A jug that is no warmer than this goes into the fridge as it is, °C. */
+const COOL_ENOUGH_C = 21;
+
 function MixPage({ batch }: { batch: Batch }): ReactNode {
   const { plan } = batch;
   const say = useSay(batch.id);
@@ -154,6 +161,10 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const faults = Object.values(fault).filter((x) => x !== undefined);
   const sugarAddedG = addSugar && short ? Math.round(short.sugarToAddG) : 0;
   const tooMuch = jug.figures.volumeMl > jugVessel.capacityMl + 5;
+  const now = useNow(60_000);
+  const warmC = plan.target.hot ? undefined : jugWarmC(batch, jug.mix, now);
+  const isWarm = warmC !== undefined && warmC > COOL_ENOUGH_C;
+  const [coolsBy, setCoolsBy] = useState<CooledBy>(plan.promised.bathMin > 0 ? 'ice-bath' : 'fridge');
   const pour = (): void => {
     const mix = Object.fromEntries(
       onHand.map((p) => {
@@ -162,7 +173,11 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
       }),
     );
     // Once it is kept this page shows the jug instead: the way on must not hang on what is shown here.
-    void say.mutateAsync({ type: 'mixed', mix, hadMl, sugarAddedG }).then(() => navigate('/keep'), ignored);
+    void say
+      .mutateAsync({ type: 'mixed', mix, hadMl, sugarAddedG })
+      // A warm jug is not logged in silence: how it goes on cooling is told with it.
+      .then(() => (isWarm ? say.mutateAsync({ type: 'cooled-by', how: coolsBy }).catch(ignored) : undefined))
+      .then(() => navigate('/keep'), ignored);
   };
   /** Its brews beside a jug of anything, where every amount can be set. */
   const freely = (): void => {
@@ -230,6 +245,23 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
         </p>
       ))}
       <Refusal error={say.error} />
+      {isWarm && (
+        <p className="mt-1 border-l-4 border-caution-line bg-caution-wash px-3 py-1.5 leading-8">
+          The jug would be about <strong>{f.celsius(warmC)}</strong>. Cool the concentrate first, or pour it warm and
+          cool the jug{' '}
+          <InlineChoice
+            label="How the jug cools"
+            value={coolsBy}
+            choices={[
+              { value: 'ice-bath', label: 'in an ice bath' },
+              { value: 'fridge', label: 'in the fridge' },
+              { value: 'counter', label: 'on the counter' },
+            ]}
+            onValue={setCoolsBy}
+          />
+          : below 21 °C within two hours of the strain.
+        </p>
+      )}
       {tooMuch && (
         <p role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-3 py-1.5">
           The {jugVessel.name} holds {f.volume(jugVessel.capacityMl)}. Make less, or fill two.

@@ -1,6 +1,10 @@
 import type { ReactNode } from 'react';
 import {
+  plantOf,
   provenanceKey,
+  type Botanical,
+  type LOOKS,
+  type PARTS,
   type SITES,
   type SOURCES,
   type Confirmation,
@@ -10,6 +14,7 @@ import {
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { plantNameIn } from '@/shared/format/names';
+import { TextField, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 
 const SOURCE_WORDS: Record<(typeof SOURCES)[number], string> = {
@@ -51,6 +56,32 @@ const CONFIRMED_WORDS: Record<Confirmation, string> = {
 const choices = <T extends string>(words: Readonly<Record<T, string>>): { value: T; label: string }[] =>
   (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
 
+const LOOK_WORDS: Record<(typeof LOOKS)[number], string> = {
+  ok: 'fine',
+  damp: 'damp',
+  musty: 'musty',
+  mouldy: 'mouldy',
+  insects: 'with insects in it',
+};
+
+const PART_WORDS: Record<(typeof PARTS)[number], string> = {
+  flower: 'flower',
+  ripe_berry: 'ripe berry',
+  unripe_berry: 'unripe berry',
+  leaf: 'leaf',
+  stem: 'stem',
+  bark: 'bark',
+  root: 'root',
+};
+
+type Change = { [K in keyof Provenance]?: Provenance[K] | undefined };
+
+/** What a packet may say of a plant, where a caution hangs on it. */
+const packetSays = ({ cautionKeys }: Botanical): (readonly ['heatTreated' | 'sulphiteFree', string])[] => [
+  ...(cautionKeys.includes('elder_raw') ? [['heatTreated', 'its packet says that it was heated'] as const] : []),
+  ...(cautionKeys.includes('sulphite') ? [['sulphiteFree', 'its packet says without sulphites'] as const] : []),
+];
+
 /** Where each plant is from, and what was confirmed of it on which day. */
 export function WhereFrom({
   plan,
@@ -60,8 +91,11 @@ export function WhereFrom({
   onChange: (change: Partial<PlanTarget>) => void;
 }): ReactNode {
   const known = plan.target.provenance ?? {};
-  const set = (key: string, change: Partial<Provenance>): void =>
-    onChange({ provenance: { ...known, [key]: { ...known[key], ...change } } });
+  const set = (key: string, change: Change): void => {
+    // What is taken back is not told at all.
+    const told = Object.entries({ ...known[key], ...change }).filter(([, value]) => value !== undefined);
+    onChange({ provenance: { ...known, [key]: Object.fromEntries(told) as Provenance } });
+  };
   return (
     <details className="mt-3">
       <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
@@ -93,6 +127,40 @@ export function WhereFrom({
                     />
                   </>
                 )}
+                {(own.source === 'foraged' || own.source === 'garden') && (
+                  <>
+                    , its{' '}
+                    <InlineChoice
+                      label={`Which part of ${name}`}
+                      value={own.part ?? 'usual'}
+                      choices={[{ value: 'usual', label: 'usual part' }, ...choices(PART_WORDS)]}
+                      onValue={(part) => set(key, part === 'usual' ? { part: undefined } : { part })}
+                    />
+                    <TextField
+                      label={`Latin name of ${name}, as you checked it`}
+                      value={own.species ?? ''}
+                      maxLength={80}
+                      placeholder={plantOf(plan.drink, leaf.plant).latinName}
+                      onChange={(species) => set(key, { species: species.trim() === '' ? undefined : species })}
+                    />
+                  </>
+                )}
+                ,{' '}
+                <InlineChoice
+                  label={`How ${name} looks`}
+                  value={own.condition ?? 'unseen'}
+                  choices={[{ value: 'unseen', label: 'not looked at yet' }, ...choices(LOOK_WORDS)]}
+                  onValue={(condition) => set(key, condition === 'unseen' ? { condition: undefined } : { condition })}
+                />
+                {packetSays(plantOf(plan.drink, leaf.plant)).map(([what, words]) => (
+                  <Tick
+                    key={what}
+                    checked={own[what] ?? false}
+                    onChange={(yes) => set(key, { [what]: yes ? true : undefined })}
+                  >
+                    {words}
+                  </Tick>
+                ))}
                 {Object.entries(own.confirmedOn ?? {}).map(([what, on]) => (
                   <span key={what} className="block text-sm text-muted">
                     {CONFIRMED_WORDS[what as Confirmation]} on {f.day(on)}
