@@ -73,6 +73,7 @@ export {
   INTENTS,
   LOOKS,
   MEDICINES,
+  isHardlySold,
   PARTS,
   PEELS,
   PEOPLE,

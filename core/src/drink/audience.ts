@@ -106,6 +106,17 @@ export const SOURCES = [
   'carried_from_abroad',
   'unknown',
 ] as const;
+/** Plants that shops hardly sell: where they are from is asked, not taken for granted. House estimate. */
+const HARDLY_SOLD = new Set([
+  'spruce_tip_fresh',
+  'elderflower_fresh',
+  'elderberry_fresh',
+  'violet_fresh',
+  'clover_fresh',
+  'linden_fresh',
+]);
+export const isHardlySold = (plant: string): boolean => HARDLY_SOLD.has(plant);
+
 export const SITES = [
   'meadow',
   'woodland',

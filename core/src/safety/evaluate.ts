@@ -57,8 +57,19 @@ export function findingsOf(...facts: readonly Facts[]): readonly Finding[] {
       break;
     }
   }
-  return found.sort((a, b) => SEVERITY[a.level] - SEVERITY[b.level]);
+  return found.filter((f) => !isSaidCloser(f, found)).sort((a, b) => SEVERITY[a.level] - SEVERITY[b.level]);
 }
+
+/** That a plant has look-alikes is said once: where a rule of that very plant speaks, the general one is silent. */
+const isSaidCloser = (finding: Finding, all: readonly Finding[]): boolean =>
+  finding.id === 'FOR-15' &&
+  all.some(
+    (f) =>
+      f !== finding &&
+      f.id.startsWith('FOR-') &&
+      f.at?.ingredient !== undefined &&
+      f.at.ingredient === finding.at?.ingredient,
+  );
 
 function findingOf(rule: Rule, what: Found, facts: Facts): Finding {
   const { id, level, places, message, resolves, source } = rule;

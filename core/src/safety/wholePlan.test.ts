@@ -192,6 +192,21 @@ describe('what is told of a lot', () => {
   });
 });
 
+it('look-alikes are said once: by the rule of that very plant where there is one', () => {
+  const soda = BOOK.find((d) => d.id === 'spruce-tip-soda')!;
+  const [brew] = soda.brews;
+  const key = provenanceKey(brew.id, brew.ways[0]!.ingredients.find((i) => i.plant.startsWith('spruce'))!.id);
+  const result = planOrWhy(
+    soda,
+    { ...soda.defaults, audience: [], provenance: { [key]: { source: 'garden' } } },
+    DEFAULT_KITCHEN,
+  );
+  if (result.kind !== 'plan') throw new Error(result.message);
+  const ids = findingsOf(...factsOfPlan(result.plan)).map((f) => f.id);
+  expect(ids).toContain('FOR-05');
+  expect(ids).not.toContain('FOR-15');
+});
+
 describe('lids that hold what is in them', () => {
   const soda = BOOK.find((d) => d.id === 'spruce-tip-soda')!;
   const withStages = (drink: Drink, change: (s: Stage) => Stage[]): Drink => ({

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  isHardlySold,
   plantOf,
   provenanceKey,
   type Botanical,
@@ -96,8 +97,12 @@ export function WhereFrom({
     const told = Object.entries({ ...known[key], ...change }).filter(([, value]) => value !== undefined);
     onChange({ provenance: { ...known, [key]: Object.fromEntries(told) as Provenance } });
   };
+  // Hardly anyone buys these: where they are from is asked in place, and counts as bought until it is told.
+  const asks = plan.brews.some((b) =>
+    b.leaf.some((l) => isHardlySold(l.plant) && known[provenanceKey(b.brewId, l.ingredientId)]?.source === undefined),
+  );
   return (
-    <details className="mt-3">
+    <details className="mt-3" open={asks || undefined}>
       <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
         Where the plants are from
       </summary>
@@ -112,9 +117,12 @@ export function WhereFrom({
                 {name}, {` `}
                 <InlineChoice
                   label={`Where ${name} is from`}
-                  value={own.source ?? 'shop_food_grade'}
-                  choices={choices(SOURCE_WORDS)}
-                  onValue={(source) => set(key, { source })}
+                  value={own.source ?? (isHardlySold(leaf.plant) ? 'unasked' : 'shop_food_grade')}
+                  choices={[
+                    ...(isHardlySold(leaf.plant) ? [{ value: 'unasked' as const, label: 'from where?' }] : []),
+                    ...choices(SOURCE_WORDS),
+                  ]}
+                  onValue={(source) => set(key, { source: source === 'unasked' ? undefined : source })}
                 />
                 {own.source === 'foraged' && (
                   <>
@@ -127,6 +135,13 @@ export function WhereFrom({
                     />
                   </>
                 )}
+                ,{' '}
+                <InlineChoice
+                  label={`How ${name} looks`}
+                  value={own.condition ?? 'unseen'}
+                  choices={[{ value: 'unseen', label: 'not looked at yet' }, ...choices(LOOK_WORDS)]}
+                  onValue={(condition) => set(key, condition === 'unseen' ? { condition: undefined } : { condition })}
+                />
                 {(own.source === 'foraged' || own.source === 'garden') && (
                   <>
                     , its{' '}
@@ -145,13 +160,6 @@ export function WhereFrom({
                     />
                   </>
                 )}
-                ,{' '}
-                <InlineChoice
-                  label={`How ${name} looks`}
-                  value={own.condition ?? 'unseen'}
-                  choices={[{ value: 'unseen', label: 'not looked at yet' }, ...choices(LOOK_WORDS)]}
-                  onValue={(condition) => set(key, condition === 'unseen' ? { condition: undefined } : { condition })}
-                />
                 {packetSays(plantOf(plan.drink, leaf.plant)).map(([what, words]) => (
                   <Tick
                     key={what}
