@@ -37,6 +37,8 @@ test('sweet tea goes from the card to the stove in the cook’s own words', asyn
   const cook = await writeDown(page, server.url, { ...madeBy(13), name: 'Sweet tea again' });
   await cook.button('Keep it in the book').click();
   await cook.expectTitle('Sweet tea again');
+  // Kept, and not only named: its plan is open.
+  await makesMl(cook);
   const card = await (await page.request.get(`${server.url}/api/print/drinks/sweet-tea-again/card.md`)).text();
   expect(card).toContain('As written it makes 2.00 L');
   expect(card).toMatch(/5 bags, 11 g Black tea/);

@@ -5,62 +5,69 @@ import type { IngredientFact } from './facts';
 
 type Named = Pick<IngredientFact, 'slug' | 'form'>;
 
-const NAMES: readonly (readonly [slug: string, names: string])[] = [
-  ['butterbur', 'butterbur|petasites'],
-  ['coltsfoot', 'coltsfoot|tussilago'],
-  ['comfrey', 'comfrey|symphytum'],
-  ['gromwell', 'gromwell|lithospermum'],
-  ['heliotrope', 'heliotrope|heliotropium'],
-  ['hound_tongue', 'hound.?s.?tongue|cynoglossum'],
-  ['ragwort', 'ragwort|senecio|jacobaea'],
-  ['calamus', 'calamus|sweet flag|acorus'],
-  ['sassafras', 'sassafras'],
-  ['pennyroyal', 'pennyroyal|mentha pulegium'],
-  ['tonka', 'tonka|dipteryx'],
-  ['sweet_woodruff', '(?:sweet )?woodruff|galium odoratum|asperula odorata'],
-  ['blue_cohosh', 'blue cohosh|caulophyllum'],
-  ['chaparral', 'chaparral|larrea'],
-  ['ephedra', 'ephedra|ma huang'],
-  ['germander', 'germander|teucrium'],
-  ['kratom', 'kratom|mitragyna'],
-  ['lobelia', 'lobelia'],
-  ['mistletoe', 'mistletoe|viscum album'],
-  ['mugwort', 'mugwort|artemisia vulgaris'],
-  ['rue', 'rue|ruta graveolens'],
-  ['tansy', 'tansy|tanacetum'],
-  ['wormwood', 'wormwood|artemisia absinthium'],
-  ['kava', 'kava(?: kava)?|piper methysticum'],
-  ['angels_trumpet', 'angel.?s.? trumpets?'],
-  ['brugmansia', 'brugmansia'],
-  ['datura', 'datura|thorn ?apple|jimson ?weed'],
-  ['autumn_crocus', 'autumn crocus|colchicum|meadow saffron'],
-  ['carolina_jessamine', '(?:carolina|yellow) jess?amine|gelsemium'],
-  ['foxglove', 'foxgloves?|digitalis'],
-  ['japanese_star_anise', 'japanese star anise|illicium anisatum|shikimi'],
-  ['larkspur', 'larkspur|delphinium'],
-  ['lily_of_the_valley', 'lily of the valley|convallaria'],
-  ['monkshood', 'monkshood|wolfsbane|aconite|aconitum'],
-  ['moonseed', 'moonseed|menispermum'],
-  ['oleander', 'oleander|nerium'],
-  ['poison_hemlock', 'poison hemlock|hemlock|conium'],
-  ['pokeweed', 'poke ?weed|poke ?berry|phytolacca'],
-  ['rhododendron', 'rhododendron|azalea'],
-  ['water_hemlock', 'water hemlock|cicuta'],
-  ['yew', 'yew|taxus'],
-  ['rhubarb_leaf', 'rhubarb lea(?:f|ves)'],
-  ['apricot_kernel', 'apricot kernels?|apricot stones?'],
-  ['bitter_almond', 'bitter almonds?'],
-  ['cherry_kernel', 'cherry (?:kernels?|stones?|pits?)'],
-  ['peach_kernel', 'peach (?:kernels?|stones?|pits?)'],
-  ['plum_kernel', 'plum (?:kernels?|stones?|pits?)'],
-  ['borage', 'borage|borago'],
-  ['st_johns_wort', 'st\\.? ?john.?s.? ?wort|hypericum'],
-  ['star_fruit', 'star ?fruit|carambola'],
-  ['wild_garlic', 'wild garlic|ramsons?|allium ursinum|bear.?s garlic'],
-  ['pomelo', 'pomelo|pummelo|shaddock'],
-  ['seville_orange', 'seville oranges?|bitter oranges?|sour oranges?'],
-];
-const READ = NAMES.map(([slug, names]) => [slug, new RegExp(`(?<![\\p{L}])(?:${names})(?![\\p{L}])`, 'iu')] as const);
+/** One to a line: the slug, which is its common name too, and what else it is called. */
+const NAMES = String.raw`
+butterbur = petasites
+coltsfoot = tussilago
+comfrey = symphytum
+gromwell = lithospermum
+heliotrope = heliotropium
+hound_tongue = hound.?s.?tongue|cynoglossum
+ragwort = senecio|jacobaea
+calamus = sweet flag|acorus
+sassafras
+pennyroyal = mentha pulegium
+tonka = dipteryx
+sweet_woodruff = (?:sweet )?woodruff|galium odoratum|asperula odorata
+blue_cohosh = caulophyllum
+chaparral = larrea
+ephedra = ma huang
+germander = teucrium
+kratom = mitragyna
+lobelia
+mistletoe = viscum album
+mugwort = artemisia vulgaris
+rue = ruta graveolens
+tansy = tanacetum
+wormwood = artemisia absinthium
+kava = kava(?: kava)?|piper methysticum
+angels_trumpet = angel.?s.? trumpets?
+brugmansia
+datura = thorn ?apple|jimson ?weed
+autumn_crocus = colchicum|meadow saffron
+carolina_jessamine = (?:carolina|yellow) jess?amine|gelsemium
+foxglove = foxgloves?|digitalis
+japanese_star_anise = illicium anisatum|shikimi
+larkspur = delphinium
+lily_of_the_valley = convallaria
+monkshood = wolfsbane|aconite|aconitum
+moonseed = menispermum
+oleander = nerium
+poison_hemlock = hemlock|conium
+pokeweed = poke ?weed|poke ?berry|phytolacca
+rhododendron = azalea
+water_hemlock = cicuta
+yew = taxus
+rhubarb_leaf = rhubarb lea(?:f|ves)
+apricot_kernel = apricot kernels?|apricot stones?
+bitter_almond = bitter almonds?
+cherry_kernel = cherry (?:kernels?|stones?|pits?)
+peach_kernel = peach (?:kernels?|stones?|pits?)
+plum_kernel = plum (?:kernels?|stones?|pits?)
+borage = borago
+st_johns_wort = st\.? ?john.?s.? ?wort|hypericum
+star_fruit = star ?fruit|carambola
+wild_garlic = ramsons?|allium ursinum|bear.?s garlic
+pomelo = pummelo|shaddock
+seville_orange = seville oranges?|bitter oranges?|sour oranges?
+`;
+const READ = NAMES.trim()
+  .split('\n')
+  .map((line) => {
+    const [slug, others] = line.split(' = ') as [string, string | undefined];
+    const names = [slug.replaceAll('_', ' '), ...(others ? [others] : [])].join('|');
+    return [slug, new RegExp(`(?<!\\p{L})(?:${names})(?!\\p{L})`, 'iu')] as const;
+  });
 const OIL =
   /(?<!\p{L})(?:essential|aroma|aromatherapy|ethereal) oils?(?!\p{L})|(?<!\p{L})oil of \p{L}+|^(?:pepper)?mint oil$|(?<!\p{L})(?:pepper|spear)?mint oil(?!\p{L})/iu;
 /** Alcohol that nobody sold for drinking. */

@@ -277,6 +277,8 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   species: 'species',
   condition: 'how it looks',
   peel: 'peel',
+  heatTreated: 'whether its packet says that it was heated',
+  sulphiteFree: 'whether its packet says without sulphites',
   washed: 'washed on',
   id_confirmed: 'plant confirmed on',
   leaf_by_leaf_check: 'looked through on',
