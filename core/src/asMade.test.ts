@@ -23,7 +23,7 @@ import { planDrink, type Plan } from './plan/planDrink';
 import { requireDrink } from './plan/requireDrink';
 import { smallestVesselFor } from './plan/vesselChoice';
 import { milk, windowOf } from './safety/derive';
-import { factsOfPlan } from './safety/factsOf';
+import { factsOfPlan } from './safety/planFacts';
 import { totalMinutes } from './plan/workTime';
 import { botanicalBySlug } from './reference/botanicals';
 import { NO_OWN_PLANTS } from './reference/plants';

@@ -1,6 +1,6 @@
 import { aromaBand, aromaLeftAfterSteep, type AromaBand } from '../extraction/aromaAndFade';
 import { mainStageOf, writtenMinutes, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
-import { factsOfPlan } from '../safety/factsOf';
+import { factsOfPlan } from '../safety/planFacts';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Learned } from '../taste/learned';
 import { colourIn, leafOf, type NoPlan, type Plan } from './planDrink';

@@ -4,7 +4,7 @@ import { massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { partsOf } from '../reference/botanicals';
 import { plantOf } from '../reference/plants';
-import { alcoholCalled, calledSo } from './dangerousNames';
+import type { alcoholCalled, calledSo } from './dangerousNames';
 import type { AudienceFact, Facts, IngredientFact } from './facts';
 
 // What rules read of a drink as it is poured: who it is for, what is stirred into it, how sweet and how strong it is.
@@ -57,12 +57,16 @@ const audienceFacts = (audience: Audience, proOk: boolean): AudienceFact => ({
 const SQUEEZED = /\bjuice of\b|\bsqueezed\b/i;
 
 /** Juices of the mix are ingredients too. */
-export const mixIngredients = (drink: Drink, mix: Readonly<Record<string, number>>): IngredientFact[] =>
+export const mixIngredients = (
+  drink: Drink,
+  mix: Readonly<Record<string, number>>,
+  called: typeof calledSo = () => [],
+): IngredientFact[] =>
   drink.mix.flatMap(({ id, name, from, written }) => {
     const ml = mix[id] ?? 0;
     // A spirit line may be called what no drink may have: "peppermint oil".
     if (from.kind === 'spirit')
-      return calledSo(`${name} ${from.name}`).map((named) => ({ ...named, g: ml, ingredient: id, hot_min: 0 }));
+      return called(`${name} ${from.name}`).map((named) => ({ ...named, g: ml, ingredient: id, hot_min: 0 }));
     if (from.kind !== 'juice' || ml === 0) return [];
     const juice = plantOf(drink, from.plant);
     const sample = stirredIn(juice, 100);
@@ -83,6 +87,7 @@ export function spiritFacts(
   drink: Drink,
   mix: Readonly<Record<string, number>>,
   target: PlanTarget,
+  kindOf: typeof alcoholCalled = () => 'bought',
 ): Pick<Facts, 'additions'> {
   const spirits = drink.mix.filter((l) => l.from.kind === 'spirit' && l.at === 'jug');
   const ml = spirits.reduce((sum, l) => sum + (mix[l.id] ?? 0), 0);
@@ -90,7 +95,7 @@ export function spiritFacts(
     (sum, l) => sum + ((mix[l.id] ?? 0) * (l.from.kind === 'spirit' ? l.from.abv : 0)) / 100,
     0,
   );
-  const kinds = spirits.map((l) => (l.from.kind === 'spirit' ? alcoholCalled(`${l.name} ${l.from.name}`) : 'bought'));
+  const kinds = spirits.map((l) => (l.from.kind === 'spirit' ? kindOf(`${l.name} ${l.from.name}`) : 'bought'));
   const worstKind = kinds.find((k) => k !== 'bought') ?? 'bought';
   const abv = (100 * pure) / (target.litres * 1000);
   return {

@@ -12,17 +12,16 @@ import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
-import { provenanceKey, type BrewIngredient, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
+import { provenanceKey, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
 import { volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
 import { isOwnPlantId } from '../reference/ownPlants';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
-import type { Plan } from '../plan/planTypes';
-import { calledSo } from './dangerousNames';
-import { mixIngredients, sharedFacts, spiritFacts, sweetFacts } from './drinkFacts';
-import { coolingFromReadings, fridgeSteepMinutes, unreadFor, warmZoneMinutes } from './coolingFacts';
+import type { calledSo } from './dangerousNames';
+import { mixIngredients, sharedFacts, spiritFacts } from './drinkFacts';
+import { coolingFromReadings, unreadFor } from './coolingFacts';
 import type { CoolingFact, Facts, IngredientFact, Listed } from './facts';
 import { plantHeat } from './plantHeat';
 import { stageFacts } from './stageFacts';
@@ -30,54 +29,8 @@ import { stageFacts } from './stageFacts';
 // The one place where a plan, a running batch or a thing on the shelf becomes the facts that rules read. Each brew gets facts
 // of its own and the drink as a whole gets some too, so that a hot brew never excuses a cold one.
 
-/** Facts of a plan, by its predicted temperatures and its intended keeping: each brew's, then the whole drink's. */
-export function factsOfPlan(plan: Plan): readonly Facts[] {
-  const { drink, target, kitchen } = plan;
-  const shared: Facts = {
-    ...sharedFacts(target, kitchen.altitudeM),
-    notes: `${drink.name}. ${drink.note ?? ''}`,
-    whole_ice: target.iced && drink.serve.iceG > 0,
-    ice_pop_hard: plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'hands' && s.work === 'freeze')),
-    is_concentrate: drink.bottles !== undefined || apparentBrix(plan.jug.liquid) >= SYRUP_BRIX,
-  };
-  const brews = plan.brews.map((b) =>
-    brewFacts(b.brewId, b.way, {
-      run: b.run,
-      vessel: b.vessel,
-      target,
-      plants: plantsOf(drink),
-      kitchen,
-      listed: () => 'ahead',
-    }),
-  );
-  const whole: Facts = {
-    ...shared,
-    ...together(brews),
-    reach: 'whole',
-    ingredients: [...together(brews).ingredients, ...mixIngredients(drink, pouredInAll(plan))],
-    additions: { ...spiritFacts(drink, plan.jug.mix, target).additions, ...sweetFacts(plan.jug.liquid, target) },
-    ...(plan.warming ? { serving_temp_c: plan.warming.toC } : {}),
-    cooling: predictedCooling(plan),
-    storage: {
-      where: 'fridge',
-      temp_c: kitchen.fridgeC,
-      days: 0,
-      brix: apparentBrix(plan.jug.liquid),
-      abv: abvFact(plan.jug.liquid),
-    },
-  };
-  return [...brews.map((b) => ({ ...shared, ...b })), whole];
-}
-
 /** From here up a jug is a syrup, and nobody drinks a glass of it as it is. House estimate. */
-const SYRUP_BRIX = 30;
-
-/** Everything that is poured, ml: into the jug, and by the glass for all of them. */
-const pouredInAll = ({ jug, glass }: Plan): Record<string, number> =>
-  Object.entries(glass.atGlassMl).reduce<Record<string, number>>(
-    (all, [id, ml]) => ({ ...all, [id]: (all[id] ?? 0) + ml * glass.count }),
-    { ...jug.mix },
-  );
+export const SYRUP_BRIX = 30;
 
 /** Facts of a running batch: what has happened as it happened, the rest as planned; readings of its cooling. */
 export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
@@ -146,9 +99,10 @@ function litresDrunk({ plan, jug }: Batch): number {
 
 const ageSince = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs - Date.parse(madeAt)) / 86_400_000);
 
-type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment' | 'storage'>>;
+type Called = typeof calledSo;
+export type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment' | 'storage'>>;
 
-function brewFacts(
+export function brewFacts(
   brewId: string,
   way: BrewWay,
   {
@@ -158,6 +112,7 @@ function brewFacts(
     plants,
     kitchen,
     listed,
+    called = () => [],
   }: {
     run: BrewRun;
     vessel: Vessel;
@@ -166,6 +121,8 @@ function brewFacts(
     kitchen: Kitchen;
     /** what became of a line of the list; undefined where there is no list */
     listed: (line: string) => Listed | undefined;
+    /** what a typed name says that a plant is; a plan is judged by it before anything is started */
+    called?: Called;
   },
 ): BrewFacts {
   const strain = way.stages.find((s) => s.kind === 'strain');
@@ -186,7 +143,12 @@ function brewFacts(
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
     ingredients: way.ingredients.flatMap((i) => [
-      ...calledDangerous(i, plants).map((named) => ({ ...named, g: i.grams, brew: brewId, ingredient: i.id })),
+      ...(isOwnPlantId(i.plant) ? called(plantIn(plants, i.plant).name) : []).map((named) => ({
+        ...named,
+        g: i.grams,
+        brew: brewId,
+        ingredient: i.id,
+      })),
       ...partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
         slug: plant,
         g: i.grams * share,
@@ -208,10 +170,6 @@ function brewFacts(
     },
   };
 }
-
-/** A plant of one's own by a name that a rule knows: it is judged by its name, whatever it is said to be made of. */
-const calledDangerous = (i: BrewIngredient, plants: Plants): ReturnType<typeof calledSo> =>
-  isOwnPlantId(i.plant) ? calledSo(plantIn(plants, i.plant).name) : [];
 
 /** A line of the list that was seen to is a fact; what was left is told by its rule. */
 function seenTo(listed: Listed | undefined): Partial<IngredientFact> {
@@ -244,7 +202,7 @@ function provenanceFacts({ provenance }: PlanTarget, key: string): Partial<Ingre
   };
 }
 
-const together = (brews: readonly BrewFacts[]): Omit<BrewFacts, 'storage'> => ({
+export const together = (brews: readonly BrewFacts[]): Omit<BrewFacts, 'storage'> => ({
   ingredients: brews.flatMap((b) => b.ingredients),
   stages: brews.flatMap((b) => b.stages),
   equipment: Object.assign({}, ...brews.map((b) => b.equipment)) as BrewFacts['equipment'],
@@ -269,21 +227,6 @@ function elapsedMinutes(batch: Batch, brew: FrozenBrew, nowMs: number): Record<s
   const planned = runOfBatch(batch, brew.brewId).stages.find((s) => s.stageId === running.stageId)!;
   const elapsed = minutes(running.startedAt, nowMs);
   return elapsed > planned.endMin - planned.startMin ? { [running.stageId]: elapsed } : {};
-}
-
-function predictedCooling(plan: Plan): CoolingFact {
-  const { legs, bathMin, iceG } = plan.cooling;
-  const stood = Math.max(0, ...plan.brews.map((b) => warmZoneMinutes(b.way, b.run, plan.kitchen.roomC)));
-  const first = legs.min60To21 ?? (stood > 0 ? 0 : undefined);
-  // What is chilled with its plants in has gone down before it is strained.
-  const steeping = Math.max(0, ...plan.brews.map((b) => fridgeSteepMinutes(b.way, b.run)));
-  const second = steeping > 0 ? steeping : legs.min21To5;
-  return {
-    ...(first === undefined ? {} : { min_60_to_21: first + stood }),
-    ...(second === undefined ? {} : { min_21_to_5: second }),
-    aid: bathMin > 0 ? 'ice_bath' : iceG > 0 ? 'ice_addition' : 'none',
-    predicted: true,
-  };
 }
 
 /**
@@ -355,4 +298,4 @@ function storageFacts(batch: Batch, stored: StoredVessel, nowMs: number): NonNul
   };
 }
 
-const abvFact = (l: Liquid): number => (massG(l) === 0 ? 0 : abvOf(l));
+export const abvFact = (l: Liquid): number => (massG(l) === 0 ? 0 : abvOf(l));

@@ -18,7 +18,7 @@ import type { Plan } from '../plan/planTypes';
 import { botanicalIfKnown } from '../reference/botanicals';
 import { highestDose } from './derive';
 import { findingsOf, type Finding } from './evaluate';
-import { factsOfPlan } from './factsOf';
+import { factsOfPlan } from './planFacts';
 
 /** A change that would clear a finding, ready to be taken: of what is asked for, or of the recipe. */
 export type WayOut = { label: string } & (
