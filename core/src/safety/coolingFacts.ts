@@ -5,7 +5,7 @@ import { endC, minutesAbove } from '../heat/temperatureHistory';
 import type { CoolingFact } from './facts';
 
 /** A prediction of a fridge steep counts down to here, °C: the last two degrees towards a fridge take as long as the six before. House choice. */
-const PREDICTED_COLD_C = 7;
+export const PREDICTED_COLD_C = 7;
 
 /** When a brew last fell through 60 °C before its strain, min; undefined for one that was never that hot. */
 function lastHotMin({ history, endMin }: BrewRun): number | undefined {

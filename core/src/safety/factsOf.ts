@@ -21,8 +21,9 @@ import { isOwnPlantId } from '../reference/ownPlants';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import type { calledSo } from './dangerousNames';
 import { mixIngredients, sharedFacts, spiritFacts } from './drinkFacts';
-import { coolingFromReadings, unreadFor } from './coolingFacts';
+import { coolingFromReadings, PREDICTED_COLD_C, unreadFor } from './coolingFacts';
 import type { CoolingFact, Facts, IngredientFact, Listed } from './facts';
+import { legsAsTold } from '../stove/cooling';
 import { plantHeat } from './plantHeat';
 import { stageFacts } from './stageFacts';
 
@@ -239,13 +240,14 @@ function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { coo
   if (batch.temps.length > 0) return { cooling: coolingFromReadings(offAt, batch.temps) };
   const wasHot = brews.some((b) => b.stages.some((s) => (s.temp_c ?? 0) >= 60));
   const alive = brews.some((b) => b.stages.some((s) => s.kind === 'ferment'));
-  const helped = batch.cooledBy.some((c) => c.how !== 'counter');
-  const putAwayMs = batch.offStoveAt === undefined ? nowMs : Date.parse(batch.offStoveAt);
-  const intoFridge = batch.cooledBy.at(-1)?.how === 'fridge';
-  if (wasHot && intoFridge)
-    return { cooling: { min_60_to_21: 0, min_21_to_5: 0, aid: 'none', undivided_l: litresInOne(batch) } };
-  const unread = wasHot && !alive && !helped ? unreadFor(minutes(offAt, Math.min(nowMs, putAwayMs))) : undefined;
-  if (unread) return { cooling: unread };
+  if (wasHot && !alive) {
+    // Up to when something was done about it.
+    const helpedAt = batch.cooledBy.find((c) => c.how !== 'counter')?.at;
+    const untilMs = [helpedAt, batch.offStoveAt].flatMap((t) => (t === undefined ? [] : [Date.parse(t)]));
+    const unread = unreadFor(minutes(offAt, Math.min(nowMs, ...untilMs)));
+    const told = unread ?? toldCooling(batch, nowMs);
+    if (told) return { cooling: told };
+  }
   const { bathMin, coolingIceG } = batch.plan.promised;
   return {
     cooling: {
@@ -253,6 +255,22 @@ function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { coo
       min_21_to_5: 0,
       aid: bathMin > 0 ? 'ice_bath' : coolingIceG > 0 ? 'ice_addition' : 'none',
     },
+  };
+}
+
+/** How it was told to cool, by the model: a pot of hot liquor in the fridge takes its hours there too. */
+function toldCooling(batch: Batch, nowMs: number): CoolingFact | undefined {
+  if (batch.cooledBy.length === 0) return undefined;
+  const legs = legsAsTold(batch, nowMs, PREDICTED_COLD_C);
+  if (!legs) return undefined;
+  const bathed = batch.cooledBy.some((c) => c.how === 'ice-bath');
+  const inFridge = batch.cooledBy.at(-1)!.how === 'fridge';
+  return {
+    min_60_to_21: legs.min60To21,
+    min_21_to_5: legs.min21ToCold,
+    aid: bathed ? 'ice_bath' : 'none',
+    ...(inFridge ? { undivided_l: litresInOne(batch) } : {}),
+    predicted: true,
   };
 }
 

@@ -1,7 +1,7 @@
 import { batchAfter } from '../batch/batch';
 import { freezePlan } from '../batch/freeze';
 import { layOutOf } from '../stove/layOut';
-import { aBatch, eventsOf, MEASURED, minutesIn, type Told } from '../test/aBatch';
+import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, type Told } from '../test/aBatch';
 import cards from '../test/cards.json';
 import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
@@ -12,7 +12,7 @@ import { provenanceKey, type Drink, type PlanTarget, type Stage } from '../drink
 import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planOrWhy } from '../plan/planOrWhy';
 import { findingsOfBatch } from './gates';
-import { factsOfPlan, findingsOf, firedRules, RULES, waysOut, type Facts } from './index';
+import { factsOfPlan, findingsOf, firedRules, RULES, waysOut, type Facts, type Finding } from './index';
 
 const CARDS = cards as unknown as readonly { name: string; card: string }[];
 
@@ -276,6 +276,23 @@ describe('what was hot and nobody read', () => {
   it('but not when it was bathed, put into the fridge, or read in time', () => {
     expect(after(10, [[25, { type: 'cooled-by', how: 'ice-bath' }]])).not.toContain('COOL-01');
     expect(after(10, [[25, { type: 'cooled-by', how: 'counter' }]])).toContain('COOL-01');
+  });
+  it('a bath that comes after nine hours puts nothing right', () =>
+    expect(after(10, [[22 + 9 * 60, { type: 'cooled-by', how: 'ice-bath' }]])).toContain('COOL-01'));
+  it('much of it hot into the fridge takes its hours there: undivided is said, and so is the time', () => {
+    const large = aPlan({ litres: 9 });
+    const told = (how: 'fridge' | 'ice-bath'): Finding[] => [
+      ...findingsOfBatch(
+        aBatch([...MEASURED.slice(0, 2), [23, { type: 'cooled-by', how }]], large),
+        Date.parse(minutesIn(30)),
+      ),
+    ];
+    const ids = told('fridge').map((f) => f.id);
+    expect(ids).toContain('COOL-03');
+    expect(ids).toContain('COOL-01');
+    // It has not happened yet: it warns, and a bath is the way on.
+    expect(told('fridge').find((f) => f.id === 'COOL-01')).toMatchObject({ level: 'warn', forecast: true });
+    expect(told('ice-bath').map((f) => f.id)).not.toContain('COOL-03');
   });
 });
 

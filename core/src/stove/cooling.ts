@@ -93,6 +93,29 @@ export function coolingAt(batch: Batch, nowMs: number): CoolingView | undefined 
 }
 
 /**
+ * Both legs of cooling as it was told to go, min: along every change of place so far, and from here on as it stands. The first counts from the
+ * strain. Undefined where nothing hot was strained; a leg that never ends is Infinity.
+ * @param coldC where the second leg ends
+ */
+export function legsAsTold(
+  batch: Batch,
+  nowMs: number,
+  coldC: number,
+): { min60To21: number; min21ToCold: number } | undefined {
+  const offAt = strainedOffAt(batch);
+  const pot = offAt === undefined ? undefined : hottest(batch);
+  if (offAt === undefined || !pot) return undefined;
+  const offMs = Date.parse(offAt);
+  const { tempC, how, middleAtMs } = followed(batch, pot, offMs, nowMs);
+  const middleMs = middleAtMs ?? nowMs + minutesTo(batch, pot, how, tempC, TWO_STEP.middleC) * MIN;
+  const coldMs =
+    middleAtMs === undefined
+      ? middleMs + minutesTo(batch, pot, how, TWO_STEP.middleC, coldC) * MIN
+      : nowMs + minutesTo(batch, pot, how, tempC, coldC) * MIN;
+  return { min60To21: (middleMs - offMs) / MIN, min21ToCold: Math.max(0, (coldMs - middleMs) / MIN) };
+}
+
+/**
  * What a jug of these parts would be, °C: the brews as they are by the model from the last reading on, water from the tap, anything
  * else from the room. Undefined where nothing that was hot is on its way down.
  */

@@ -12,7 +12,7 @@ const wild = (f: Facts, name: string): IngredientFact | undefined =>
   some(f, (i) => d.plantCalled(i, name) && d.fromTheWild(i));
 const foraged = (i: IngredientFact): boolean => d.sourceOf(i) === 'foraged';
 /** "Sambucus nigra" and "nigra" are the same species. */
-const species = (i: IngredientFact): string => (i.species ?? '').toLowerCase().split(/\s+/).at(-1) ?? '';
+const species = (i: IngredientFact): string => (i.species ?? '').trim().toLowerCase().split(/\s+/).at(-1) ?? '';
 const flower = (i: IngredientFact): boolean => d.roleOf(i) === 'flower' || d.hasKeyIn(i, 'flower_source');
 
 /** Minutes at a simmer that cook elderberries through; what one clock and another say of it is within seconds. */

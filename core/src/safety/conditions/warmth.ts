@@ -35,7 +35,8 @@ export const WARMTH_CONDITIONS: Conditions = {
   'TT-08': (f) => d.vulnerableDrinker(f) && coldest(f),
   'TT-09': (f) => f.mix_with_old === true,
   'TT-10': (f) => d.exempt(f) && held(f) > 240,
-  'COOL-01': (f) => (f.cooling?.min_60_to_21 ?? 0) > 120,
+  // A forecast of a steep that stands warm is said by its own rule, and not twice.
+  'COOL-01': (f) => (f.cooling?.min_60_to_21 ?? 0) > 120 && !(f.cooling?.predicted === true && warmSteep(f)),
   'COOL-02': (f) => (f.cooling?.min_21_to_5 ?? 0) > 240,
   'COOL-03': (f) => (f.cooling?.undivided_l ?? 0) > 2 && (f.cooling?.aid ?? 'none') === 'none',
   'COOL-04': (f) =>
