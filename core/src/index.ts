@@ -243,7 +243,7 @@ export {
   type Verdict,
 } from './batch/batchEvent';
 
-export { shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
+export { pastJugOf, shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
 export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {

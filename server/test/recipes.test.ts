@@ -141,19 +141,8 @@ describe('sweetened by taste', () => {
   it('is told go by go, taken back, and the next making begins there', async () => {
     const drink = cardOf('goes', '20 g hibiscus in 1.2 L water, to the boil, off 10 min; strain; sugar to taste.');
     await keep(drink).expect(200);
-    const id = randomUUID();
     const { startFrom } = await get('goes');
-    await server.http
-      .post('/api/batches')
-      .send({
-        id,
-        eventId: randomUUID(),
-        at: server.now.toISOString(),
-        drinkId: 'goes',
-        drinkVersion: 1,
-        target: { ...startFrom, asWritten: true },
-      })
-      .expect(201);
+    const id = await server.begin('goes', { target: { ...startFrom, asWritten: true } });
     const [brew] = drink.brews;
     const sugar = brew.ways[0]!.stages.find((s) => s.kind === 'dissolve')!;
     const end = (stageId: string) => server.say(id, { type: 'stage-ended', brewId: brew.id, stageId }).expect(200);

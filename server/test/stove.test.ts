@@ -10,24 +10,7 @@ const BREW = 'concentrate';
 const batchOf = async (id: string): Promise<Batch> =>
   batchAfter((await server.http.get(`/api/batches/${id}`).expect(200)).body.events);
 
-/** A batch of any drink of the book, begun now. */
-async function begin(drinkId: string, more: object = {}): Promise<string> {
-  const { drink } = (await server.http.get(`/api/drinks/${drinkId}`)).body;
-  const id = randomUUID();
-  await server.http
-    .post('/api/batches')
-    .send({
-      id,
-      eventId: randomUUID(),
-      at: server.now.toISOString(),
-      drinkId,
-      drinkVersion: drink.version,
-      target: drink.defaults,
-      ...more,
-    })
-    .expect(201);
-  return id;
-}
+const begin = (drinkId: string, more: object = {}): Promise<string> => server.begin(drinkId, more);
 const steeping = async (): Promise<string> => {
   const id = await begin('roselle-rose-hip-cooler');
   server.later(7);

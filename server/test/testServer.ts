@@ -56,6 +56,25 @@ export class TestServer {
     return this.now.toISOString();
   }
 
+  /** A batch of a drink that is kept, as it is by default, begun now. */
+  async begin(drinkId: string, more: object = {}): Promise<string> {
+    const { drink } = (await this.http.get(`/api/drinks/${drinkId}`)).body;
+    const id = randomUUID();
+    await this.http
+      .post('/api/batches')
+      .send({
+        id,
+        eventId: randomUUID(),
+        at: this.now.toISOString(),
+        drinkId,
+        drinkVersion: drink.version,
+        target: drink.defaults,
+        ...more,
+      })
+      .expect(201);
+    return id;
+  }
+
   /** A batch of the roselle cooler, started now. */
   async startBatch(
     change: object = {},

@@ -4,6 +4,7 @@ import { volumeMl } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
 import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
 import { windowEndMs } from './keepingClock';
+import { keepingStateAt, type KeepingState } from './keepingState';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import { vulnerableDrinker, windowOf } from '../safety/derive';
 import type { KeepingWindow } from './keepingWindow';
@@ -31,6 +32,16 @@ export type Dilution = { toX: number; waterPerPart: number };
 /** Items of one batch that hold anything, at a moment. Days count from the brew, not from straining. */
 export function shelfItemsOf(batch: Batch, nowMs: number): readonly ShelfItem[] {
   return batch.vessels.filter((v) => volumeMl(v.liquid) >= 1).map((v) => itemOf(batch, v, nowMs));
+}
+
+/** A batch's jug that still holds something past its last day: nothing is tasted, mended or poured of it any more. */
+export function pastJugOf(
+  batch: Batch,
+  nowMs: number,
+): { item: ShelfItem; state: Extract<KeepingState, { kind: 'past' }> } | undefined {
+  const item = shelfItemsOf(batch, nowMs).find((i) => i.vesselId === JUG);
+  const state = item && keepingStateAt(item, nowMs);
+  return state?.kind === 'past' ? { item: item!, state } : undefined;
 }
 
 function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {

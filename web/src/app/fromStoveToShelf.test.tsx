@@ -2,7 +2,9 @@ import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { BOOK, ROSELLE_COOLER, SIGNS, type BatchEventBody, type Drink } from '@steepsis/core';
 import { Component as KeepPage } from '@/features/keep/KeepPage';
+import { Component as MixPage } from '@/features/mix/MixPage';
 import { Component as SteepPage } from '@/features/steep/SteepPage';
+import { Component as TastePage } from '@/features/taste/TastePage';
 import { emptyOutbox } from '@/shared/api/outbox';
 import { aBatchOf, AServer, show } from '@/test/aServer';
 
@@ -120,5 +122,14 @@ describe('on the shelf', () => {
     await said({ type: 'discarded', why: 'past its last day' });
     await press('Undo');
     await waitFor(() => expect(server.sent[1]?.body).toMatchObject({ type: 'undone' }));
+  });
+  it.each([
+    ['to be tasted', <TastePage key="t" />, '/taste/:batchId', '/taste/b1'],
+    ['to be put right', <MixPage key="m" />, '/mix/:batchId', '/mix/b1'],
+  ] as const)('past its last day it is not there %s', async (_what, page, route, path) => {
+    server.answers['/api/batches/b1'] = aBatchOf(ROSELLE_COOLER, 120 + 30 * 1440, MIXED);
+    show(page, route, path);
+    expect(await screen.findByRole('link', { name: 'To the shelf, to pour it away' })).toHaveAttribute('href', '/keep');
+    expect(screen.queryAllByRole('radio')).toEqual([]);
   });
 });

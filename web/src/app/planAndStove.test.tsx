@@ -192,6 +192,8 @@ describe('the plan', () => {
     // Shops hardly sell them: it stands open and asks.
     expect(await screen.findByRole('combobox', { name: 'Where Spruce tips is from' })).toHaveTextContent('from where?');
     await choose('Where Spruce tips is from', 'gathered wild');
+    // Answered, it does not close on the questions that follow.
+    expect(screen.getByText('Where the plants are from').closest('details')).toHaveAttribute('open');
     expect(await screen.findByRole('combobox', { name: 'Where Spruce tips was picked' })).toBeInTheDocument();
     await waitFor(() => expect(screen.getByRole('button', { name: 'Start at the stove' })).toBeDisabled());
   });

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { keepingStateAt, type KeepingState, type ShelfItem, JUG, shelfItemsOf } from '@steepsis/core';
+import { JUG, keepingStateAt, shelfItemsOf, type KeepingState, type ShelfItem } from '@steepsis/core';
 import type { BatchSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';

@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
+  pastJugOf,
   jugWarmC,
   type CooledBy,
   brewLines,
@@ -40,6 +41,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
+import { LastDay } from '@/shared/ui/LastDay';
 import { Panel } from '@/shared/ui/Panel';
 import { Tube } from '@/shared/vessels/Bracket';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
@@ -82,6 +84,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   const add = useAddToBatch(batch.id);
   const say = useSay(batch.id);
   const { standing } = usePourables();
+  const now = useNow(60_000);
   const jug = batch.vessels.find((v) => v.id === JUG)!;
   const { target, promised } = batch.plan;
   const subject = useMemo(
@@ -99,6 +102,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   );
   if (house.isPending) return <Loading what="the kitchen" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
+  const past = pastJugOf(batch, now);
   const figures = figuresOf(jug.liquid, standardOf(batch));
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const last = batch.events.filter((e) => e.type === 'added' && !undone.has(e.id)).at(-1);
@@ -130,14 +134,23 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
         />
       </p>
       <Refusal error={say.error} />
-      <TasteAndFix
-        subject={subject}
-        standing={standing}
-        kitchen={house.data.forPlans}
-        pending={add.isPending}
-        error={add.error}
-        onAdd={(parts, _taste, done) => add.mutate({ vesselId: JUG, parts }, { onSuccess: done })}
-      />
+      {past ? (
+        <Panel>
+          <LastDay state={past.state} discardAfter={past.item.discardAfter} reason={past.item.window.reason} />
+          <LinkButton to="/keep" kind="main" className="mt-3">
+            To the shelf, to pour it away
+          </LinkButton>
+        </Panel>
+      ) : (
+        <TasteAndFix
+          subject={subject}
+          standing={standing}
+          kitchen={house.data.forPlans}
+          pending={add.isPending}
+          error={add.error}
+          onAdd={(parts, _taste, done) => add.mutate({ vesselId: JUG, parts }, { onSuccess: done })}
+        />
+      )}
     </Page>
   );
 }
@@ -164,7 +177,9 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const now = useNow(60_000);
   const warmC = plan.target.hot ? undefined : jugWarmC(batch, jug.mix, now);
   const isWarm = warmC !== undefined && warmC > COOL_ENOUGH_C;
-  const [coolsBy, setCoolsBy] = useState<CooledBy>(plan.promised.bathMin > 0 ? 'ice-bath' : 'fridge');
+  const [coolsBy, setCoolsBy] = useState<Exclude<CooledBy, 'counter'>>(
+    plan.promised.bathMin > 0 ? 'ice-bath' : 'fridge',
+  );
   const pour = (): void => {
     const mix = Object.fromEntries(
       onHand.map((p) => {
@@ -255,7 +270,6 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
             choices={[
               { value: 'ice-bath', label: 'in an ice bath' },
               { value: 'fridge', label: 'in the fridge' },
-              { value: 'counter', label: 'on the counter' },
             ]}
             onValue={setCoolsBy}
           />

@@ -6,6 +6,7 @@ import {
   factsOfPour,
   findingsOfJug,
   JUG,
+  keepingOfJug,
   keepingStateAt,
   nameOf,
   shelfItemsOf,
@@ -54,7 +55,9 @@ export function usePourables(): Pourables {
       // What cannot be worked out cannot be poured by the model; its own page says why.
       ...(shelf.data?.batches ?? []).flatMap((b) => workedOut(() => fromShelf(b, now)).value ?? []),
       ...(brewing.data ?? []).flatMap((b) => workedOut(() => fromBrewing(b, now)).value ?? []),
-      ...(jugs.data?.items ?? []).flatMap((j) => workedOut(() => [fromJug(j, now)]).value ?? []),
+      ...(jugs.data?.items ?? [])
+        .filter((j) => !isOver(j, now))
+        .flatMap((j) => workedOut(() => [fromJug(j, now)]).value ?? []),
     ],
     [shelf.data, brewing.data, jugs.data, now],
   );
@@ -64,6 +67,10 @@ export function usePourables(): Pourables {
     error: shelf.error ?? brewing.error ?? jugs.error,
   };
 }
+
+/** Past its last day nothing is poured from a jug; one that cannot be worked out says so itself. */
+const isOver = (jug: FreeJug, now: number): boolean =>
+  workedOut(() => keepingStateAt(keepingOfJug(jug, Date.parse(jug.pouredAt)), now).kind === 'past').value ?? false;
 
 const fromShelf = (batch: Batch, now: number): Standing[] =>
   shelfItemsOf(batch, now)

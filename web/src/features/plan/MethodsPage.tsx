@@ -177,11 +177,9 @@ type Row = {
   size?: (c: WorkedOut) => number;
 };
 
-/** Colours that an eye does not tell apart side by side are one: channels to a twentieth. */
+/** Colours that an eye does not tell apart side by side are one: channels of #rrggbb to a twentieth. */
 const toTheEye = (colour: string): string =>
-  colour.replace(/\d+(?=[, )])|[0-9a-f]{2}/gi, (channel) =>
-    String(Math.round(parseInt(channel, colour.startsWith('#') ? 16 : 10) / 13)),
-  );
+  colour.replace(/[0-9a-f]{2}/gi, (channel) => `${Math.round(parseInt(channel, 16) / 13)} `);
 
 const cautions = (c: WorkedOut): string =>
   c.findings.length === 0
@@ -192,11 +190,14 @@ const row = (
   name: string,
   words: (c: WorkedOut) => string,
   size?: (c: WorkedOut) => number,
-  figure?: (c: WorkedOut) => FigureId,
+  figure?: (c: WorkedOut) => FigureId | undefined,
 ): Row => ({
   name,
   words,
-  of: (c) => (figure ? opened(c, figure(c), words(c)) : words(c)),
+  of: (c) => {
+    const id = figure?.(c);
+    return id === undefined ? words(c) : opened(c, id, words(c));
+  },
   ...(size ? { size } : {}),
 });
 const ROWS: readonly Row[] = [
@@ -238,7 +239,7 @@ const ROWS: readonly Row[] = [
     'Heat',
     heat,
     (c) => c.energyKWh,
-    (c) => (c.energyKWh < 0.005 ? 'time' : 'heat'),
+    (c) => (c.energyKWh < 0.005 ? undefined : 'heat'),
   ),
   row(
     'With the hands',
@@ -271,7 +272,7 @@ function Table({
 }): ReactNode {
   const made = columns.filter((c) => c.kind === 'way');
   const differs = ({ words }: Row): boolean => made.length < 2 || new Set(made.map(words)).size > 1;
-  const same = ROWS.filter((r) => !differs(r));
+  const [shown, same] = [ROWS.filter(differs), ROWS.filter((r) => !differs(r))];
   const [first] = made;
   // On a phone each name stands over its figures, so that two columns have the whole width.
   const grid = {
@@ -289,10 +290,11 @@ function Table({
               <span className="block text-sm text-muted">
                 {choices.find((o) => o.candidate.id === c.id && o.candidate.name === c.name)?.why}
               </span>
+              {c.kind !== 'way' && <span className="mt-1 block border-l-4 border-stop pl-2">{c.message}</span>}
             </div>
           ))}
         </div>
-        {ROWS.filter(differs).map((r) => {
+        {shown.map((r) => {
           const most = Math.max(...made.map((c) => r.size?.(c) ?? 0));
           return (
             <div key={r.name} role="row" className={line}>
@@ -301,7 +303,7 @@ function Table({
               </span>
               {columns.map((c) => (
                 <div key={c.id} role="cell" className="min-w-0">
-                  {c.kind === 'way' ? r.of(c) : r === ROWS.filter(differs)[0] ? c.message : ''}
+                  {c.kind === 'way' && r.of(c)}
                   {c.kind === 'way' && r.size && most > 0 && r.size(c) >= most / 1000 && (
                     <span
                       aria-hidden

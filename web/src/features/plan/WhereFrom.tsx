@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   isHardlySold,
   plantOf,
@@ -101,8 +101,10 @@ export function WhereFrom({
   const asks = plan.brews.some((b) =>
     b.leaf.some((l) => isHardlySold(l.plant) && known[provenanceKey(b.brewId, l.ingredientId)]?.source === undefined),
   );
+  // It begins open where it asks; told, it stays as the cook has it.
+  const [open, setOpen] = useState(asks);
   return (
-    <details className="mt-3" open={asks || undefined}>
+    <details className="mt-3" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
         Where the plants are from
       </summary>

@@ -19,19 +19,16 @@ const SWEETENER_CHOICES = Object.entries(SWEETENERS).map(([value, s]) => ({ valu
 const MINUTES = { unit: 'min', min: 0.5, max: 1440 } as const;
 const HOURS = { unit: 'h', min: 0.25, max: 72 } as const;
 
-/** A stage as a sentence whose figures and choices are set in place. */
-export function StageFields({
-  stage,
-  kitchen,
-  plantsG,
-  onChange,
-}: {
+type Fields = {
   stage: Stage;
   kitchen: Kitchen;
   /** what the plants of its brew weigh: what "equal weight" is as much as */
   plantsG: number;
   onChange: Change;
-}): ReactNode {
+};
+
+/** A stage as a sentence whose figures and choices are set in place. */
+export function StageFields({ stage, kitchen, plantsG, onChange }: Fields): ReactNode {
   return (
     <>
       <Sentence stage={stage} kitchen={kitchen} plantsG={plantsG} onChange={onChange} />
@@ -74,19 +71,7 @@ const hasLid = (s: Stage): boolean => ['heat', 'hold', 'steep', 'cool', 'ferment
 const isStirred = (s: Stage): boolean => s.kind === 'hold' || s.kind === 'steep';
 
 /** The amount of a stage in the cook's words: of sugar, of rinsing water, of ice. */
-function StageAmount({
-  stage,
-  label,
-  kitchen,
-  plantsG,
-  onChange,
-}: {
-  stage: Stage;
-  label: string;
-  kitchen: Kitchen;
-  plantsG: number;
-  onChange: Change;
-}): ReactNode {
+function StageAmount({ stage, label, kitchen, plantsG, onChange }: Fields & { label: string }): ReactNode {
   const of = amountOfStage(stage)!;
   return (
     <AmountField
@@ -115,17 +100,7 @@ function withAmount(stage: Stage, amount: number): Stage {
   return stage.kind === 'dissolve' ? { ...stage, to: { grams: amount } } : stage;
 }
 
-function Sentence({
-  stage: s,
-  kitchen,
-  plantsG,
-  onChange,
-}: {
-  stage: Stage;
-  kitchen: Kitchen;
-  plantsG: number;
-  onChange: Change;
-}): ReactNode {
+function Sentence({ stage: s, kitchen, plantsG, onChange }: Fields): ReactNode {
   switch (s.kind) {
     case 'toast':
       return (

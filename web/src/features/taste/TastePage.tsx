@@ -1,11 +1,9 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
-  JUG,
-  keepingStateAt,
   leafOf,
+  pastJugOf,
   planOrWhy,
-  shelfItemsOf,
   type Batch,
   type Plan,
   type ServedState,
@@ -19,6 +17,7 @@ import { useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
+import { LastDay } from '@/shared/ui/LastDay';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from '@/shared/format/verdictWords';
@@ -36,18 +35,18 @@ function TastePage({ batch }: { batch: Batch }): ReactNode {
   const { plan } = batch;
   const now = useNow(60_000);
   // What stands past its last day is poured away; what was drunk before can still be said.
-  const spoiled = shelfItemsOf(batch, now).find((i) => i.vesselId === JUG && keepingStateAt(i, now).kind === 'past');
+  const past = pastJugOf(batch, now);
   return (
     <Page
       title={`Taste: ${plan.drink.name}`}
       note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
-        {spoiled ? (
+        {past ? (
           <Panel title="No more of it">
-            <p>Its last day was {f.day(spoiled.discardAfter)}: it is not tasted any more. Pour it away.</p>
+            <LastDay state={past.state} discardAfter={past.item.discardAfter} reason={past.item.window.reason} />
             <LinkButton to="/keep" kind="main" className="mt-3">
-              To the shelf
+              To the shelf, to pour it away
             </LinkButton>
           </Panel>
         ) : batch.strainedAt ? (
