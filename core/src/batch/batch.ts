@@ -3,7 +3,17 @@ import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drin
 import { InputError } from '../quantity/errors';
 import { remembering } from '../quantity/remembering';
 import type { Vessel } from '../heat/vessel';
-import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
+import type {
+  BatchEvent,
+  CooledBy,
+  FrozenBrew,
+  FrozenPlan,
+  KeptIn,
+  KeptWhere,
+  ServedState,
+  Sign,
+  Verdict,
+} from './batchEvent';
 import { wayAsMade } from './asItWent';
 import {
   changed,
@@ -45,13 +55,19 @@ export type StoredVessel = {
   name: string;
   liquid: Liquid;
   filledAt: string;
-  where: 'fridge' | 'freezer';
-  /** when it was last put where it is */
+  where: KeptWhere;
+  /** when it was last put where it is, and where it stood before that, the oldest first */
   movedAt: string;
+  earlier: readonly { where: KeptWhere; from: string }[];
   /** spells out of the fridge */
   out: readonly { minutes: number; ambientC: number }[];
   /** poured in later, to put it right */
   added: readonly PouredPart[];
+  /** what it is in, where that was told */
+  keptIn?: KeptIn;
+  /** its own reading, and signs of its own */
+  ph?: PhReading;
+  signs?: readonly Sign[];
 };
 
 /** The jug's id among stored vessels. */
@@ -185,14 +201,25 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'measured':
       return measured(batch, event);
     case 'observed':
-      return { ...batch, signs: [...batch.signs, event.sign] };
+      return event.vesselId === undefined
+        ? { ...batch, signs: [...batch.signs, event.sign] }
+        : withVessel(batch, event.vesselId, (v) => ({ ...v, signs: [...(v.signs ?? []), event.sign] }));
     case 'stood-out':
       return withVessel(batch, event.vesselId, (v) => ({
         ...v,
         out: [...v.out, { minutes: event.minutes, ambientC: event.ambientC }],
       }));
     case 'moved':
-      return withVessel(batch, event.vesselId, (v) => ({ ...v, where: event.where, movedAt: event.at }));
+      return withVessel(batch, event.vesselId, (v) => ({
+        ...v,
+        where: event.where,
+        movedAt: event.at,
+        earlier: [...v.earlier, { where: v.where, from: v.movedAt }],
+      }));
+    case 'kept-in': {
+      const { container, closure, full } = event;
+      return withVessel(batch, event.vesselId, (v) => ({ ...v, keptIn: { container, closure, full } }));
+    }
     case 'added':
       return addedTo(batch, event);
     case 'acknowledged':
@@ -239,7 +266,8 @@ function measured(batch: Batch, event: BatchEvent & { type: 'measured' }): Batch
       return withBrew(batch, event.brewId, (b) => ({ ...b, brix: event.value }));
     case 'ph': {
       const method = event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate';
-      return { ...batch, ph: { ph: event.value, method } };
+      const ph: PhReading = { ph: event.value, method };
+      return event.vesselId === undefined ? { ...batch, ph } : withVessel(batch, event.vesselId, (v) => ({ ...v, ph }));
     }
   }
 }
@@ -261,6 +289,7 @@ function addedTo(batch: Batch, { vesselId, parts, at }: BatchEvent & { type: 'ad
   return jug ? { ...after, jugSince: [...after.jugSince, { at, liquid: jug.liquid }] } : after;
 }
 
+/** What became of a brew of a batch so far. @throws InputError for a brew that its plan does not have */
 export function brewState(batch: Batch, brewId: string): BrewState {
   frozenBrew(batch.plan, brewId);
   return batch.brews.find((b) => b.brewId === brewId)!;
@@ -409,6 +438,7 @@ function weighedTo({ concentrate, ledger, lost, comingTo }: BrewRun, netG: numbe
 export const brewLines = (plan: FrozenPlan): readonly { lineId: string; brewId: string }[] =>
   plan.drink.mix.flatMap((l) => (l.from.kind === 'brew' ? [{ lineId: l.id, brewId: l.from.brewId }] : []));
 
+/** Name of a brew of a frozen plan. */
 export const nameOf = (plan: FrozenPlan, brewId: string): string => frozenBrew(plan, brewId).name;
 
 /** What stands ready for the mix: brews as they came out, the rest as much as was planned or as is said to be there. */
@@ -481,6 +511,7 @@ const vessel = (id: string, name: string, liquid: Liquid, filledAt: string): Sto
   filledAt,
   where: 'fridge',
   movedAt: filledAt,
+  earlier: [],
   out: [],
   added: [],
 });
@@ -490,6 +521,7 @@ function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
   return all === 0 ? v : { ...v, liquid: portionOf(v.liquid, Math.max(0, 1 - ml / all)) };
 }
 
+/** Strength of the house standard of the drink that a batch is, g of body to a litre of the glass. */
 export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drink);
 
 /**

@@ -78,6 +78,18 @@ export const MEASURED_BY = [
 ] as const;
 export type MeasuredBy = (typeof MEASURED_BY)[number];
 
+export const KEPT_WHERE = ['fridge', 'freezer', 'cupboard'] as const;
+export type KeptWhere = (typeof KEPT_WHERE)[number];
+
+/** What a vessel is like: sound and made for drinks; with a worn seal or scratches; or it held what is no food, or nobody knows what. */
+export const CONTAINERS = ['sound', 'worn', 'unknown'] as const;
+export const CLOSURES = ['loose', 'tight', 'pressure'] as const;
+export type KeptIn = {
+  container: (typeof CONTAINERS)[number];
+  closure: (typeof CLOSURES)[number];
+  full: boolean;
+};
+
 /** How what was strained is cooled. */
 export const COOLED_BY = ['counter', 'ice-bath', 'fridge'] as const;
 export type CooledBy = (typeof COOLED_BY)[number];
@@ -108,7 +120,8 @@ export type BatchEventBody =
   /** the hands' work on a live jar; a liquid that is added starts it anew */
   | { type: 'tended'; brewId: string; task: TendingTask | 'added' }
   | { type: 'measured'; what: 'volume'; brewId: string; value: number; method: MeasuredBy }
-  | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy }
+  /** of one jug or bottle, or of the batch before it is put away */
+  | { type: 'measured'; what: 'ph'; value: number; method: MeasuredBy; vesselId?: string }
   /** of a pot that runs; without a brew, of what was strained while it cools; °C */
   | { type: 'measured'; what: 'temp'; brewId?: string; value: number; method: MeasuredBy }
   /** one pot with all that is in it, the pot’s own weight counted, g */
@@ -121,11 +134,13 @@ export type BatchEventBody =
   | { type: 'added'; vesselId: string; parts: readonly PouredPart[] }
   | { type: 'bottled' }
   | { type: 'poured'; vesselId: string; ml: number }
-  /** seen or smelled of what is kept */
-  | { type: 'observed'; sign: Sign }
+  /** seen or smelled of what is kept; of all of it where no vessel is told */
+  | { type: 'observed'; sign: Sign; vesselId?: string }
   /** stood out of the fridge, all told since it was last noted */
   | { type: 'stood-out'; vesselId: string; minutes: number; ambientC: number }
-  | { type: 'moved'; vesselId: string; where: 'fridge' | 'freezer' }
+  | { type: 'moved'; vesselId: string; where: KeptWhere }
+  /** what it was put into, how that is closed, and whether it is filled to the top */
+  | ({ type: 'kept-in'; vesselId: string } & KeptIn)
   /** a warning was read at the stove or the shelf, and the cook goes ahead */
   | { type: 'acknowledged'; rule: string }
   | { type: 'tasted'; state: ServedState; verdict: Verdict }

@@ -36,6 +36,7 @@ export function frozenBrew(plan: FrozenPlan, brewId: string): FrozenBrew {
   return found;
 }
 
+/** A vessel of a frozen plan's kitchen. @throws InputError for one that it did not have */
 export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
   const found = plan.kitchen.vessels.find((v) => v.id === vesselId);
   if (!found) throw new InputError('vesselOf', 'vesselId', 'a vessel of the plan’s kitchen', vesselId);
@@ -45,6 +46,7 @@ export function vesselOf(plan: FrozenPlan, vesselId: string): Vessel {
 /** Stages that take time, and so have a clock. */
 export const timedStages = (brew: FrozenBrew): readonly Stage[] => brew.way.stages.filter((s) => s.kind !== 'strain');
 
+/** A brew that has not been started. */
 export const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
   brewId,
   startedAt: undefined,
@@ -58,12 +60,14 @@ export const waitingBrew = ({ brewId }: FrozenBrew): BrewState => ({
   tended: [],
 });
 
+/** A brew whose first stage began at a moment, ISO 8601. */
 export function startedBrew(brew: FrozenBrew, at: string): BrewState {
   const first = timedStages(brew)[0];
   const stages = first ? [{ stageId: first.id, kind: first.kind, startedAt: at, endedAt: undefined }] : [];
   return { ...waitingBrew(brew), startedAt: at, stages, doneAt: first ? undefined : at };
 }
 
+/** A brew whose running stage ended at a moment; the next one begins then. */
 export function endStage(plan: FrozenPlan, state: BrewState, stageId: string, at: string): BrewState {
   const stages = state.stages.map((s) =>
     s.stageId === stageId && s.endedAt === undefined ? { ...s, endedAt: at } : s,
@@ -74,6 +78,7 @@ export function endStage(plan: FrozenPlan, state: BrewState, stageId: string, at
   return { ...state, stages: [...stages, { stageId: next.id, kind: next.kind, startedAt: at, endedAt: undefined }] };
 }
 
+/** Minutes from one moment to another, both ISO 8601; negative where the second was earlier. */
 export const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60000;
 
 /** How far into its running stage a brew is at a moment; undefined when none runs. */
@@ -82,6 +87,7 @@ function momentOf(state: BrewState, at: string): { stageId: string; atMin: numbe
   return running && { stageId: running.stageId, atMin: minutesBetween(running.startedAt, at) };
 }
 
+/** A brew with more that was done to it than its recipe says. */
 export function changed(state: BrewState, more: Partial<Changes>): BrewState {
   const { changes: c } = state;
   return {
@@ -99,6 +105,7 @@ export function changed(state: BrewState, more: Partial<Changes>): BrewState {
 
 type Seen<H = Happening> = H extends Happening ? Omit<H, 'stageId' | 'atMin'> : never;
 
+/** A brew with a reading at a moment. */
 export function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
   const moment = momentOf(state, at);
   return moment ? changed(state, { happened: [{ ...moment, ...seen }] }) : state;
@@ -106,6 +113,7 @@ export function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
 
 type PotEvent = Extract<BatchEvent, { type: 'put-in' | 'taken-out' | 'left-out' | 'lid-set' | 'topped-up' }>;
 
+/** A brew after something was put in, taken out, left out, topped up, or its lid was set. */
 export function happenedTo(state: BrewState, event: PotEvent): BrewState {
   const moment = momentOf(state, event.at);
   if (!moment) return state;

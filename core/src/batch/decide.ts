@@ -64,7 +64,8 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
   try {
     const possible = decidePossible(batch, event, at);
     if (possible.kind === 'refused' || !GATED.has(event.type)) return possible;
-    const [block] = blocksOfBatch(batch, Date.parse(at));
+    const vesselId = 'vesselId' in event ? event.vesselId : undefined;
+    const [block] = blocksOfBatch(batch, Date.parse(at), vesselId);
     return block ? refused('blocked', 'type', `${block.id}: ${block.message}`) : accepted;
   } catch (error) {
     // Where it cannot even be worked out what it would rest on, it can still be taken back and thrown away.
@@ -126,11 +127,13 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
     case 'tended':
       return decideTending(batch, event.brewId);
     case 'observed':
+      if (event.vesselId !== undefined) return standing(batch, event.vesselId, at) ?? accepted;
       return batch.vessels.length > 0
         ? accepted
         : refused('more-than-there-is', 'type', 'Nothing of this batch is on the shelf.');
     case 'stood-out':
     case 'moved':
+    case 'kept-in':
       return standing(batch, event.vesselId, at) ?? accepted;
     case 'acknowledged':
       return accepted;
@@ -559,7 +562,7 @@ const OF_POTS = new Set<BatchEventBody['type']>([
 ]);
 
 /** What is done with what stands on the shelf. */
-const OF_SHELF = new Set<BatchEventBody['type']>(['poured', 'added', 'stood-out', 'moved']);
+const OF_SHELF = new Set<BatchEventBody['type']>(['poured', 'added', 'stood-out', 'moved', 'kept-in']);
 
 /**
  * Whether something that came later would hang in the air without an earlier thing: a later step without the one before it, a jug

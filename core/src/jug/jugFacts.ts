@@ -6,6 +6,7 @@ import { sharedFacts } from '../safety/drinkFacts';
 import { factsOfStored } from '../safety/factsOf';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Facts, IngredientFact } from '../safety/facts';
+import { THAW_DAYS } from '../keeping/keepingClock';
 import type { KeepingWindow } from '../keeping/keepingWindow';
 import type { PouredPart } from './pouredPart';
 import { isSweet } from './qualities';
@@ -94,10 +95,12 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
  * longer what was measured, and what was thawed is frozen no more.
  */
 function inJug({ storage = {} }: Facts, { liquid, parts }: JugForRules): NonNullable<Facts['storage']> {
-  const { ph, ph_method, where: _where, temp_c: _temp, ...rest } = storage;
+  const { ph, ph_method, room_hold_min, ambient_c } = storage;
   const alone = parts.length === 1 && ph !== undefined;
   return {
-    ...rest,
+    // Minutes out of the fridge travel with a pour; what it stood in, and where, does not.
+    ...(room_hold_min === undefined ? {} : { room_hold_min }),
+    ...(ambient_c === undefined ? {} : { ambient_c }),
     ...(alone ? { ph, ...(ph_method ? { ph_method } : {}) } : {}),
     where: 'fridge',
     brix: massG(liquid) === 0 ? 0 : apparentBrix(liquid),
@@ -128,9 +131,9 @@ export const blocksOfJug = (findings: readonly Finding[]): readonly Finding[] =>
 export const warningsOfJug = (findings: readonly Finding[]): readonly Finding[] =>
   findings.filter((f) => f.level === 'warn' && f.places.some((p) => p === 'plan' || p === 'picker' || p === 'shelf'));
 
-/** What stood in the freezer stood still: it is a day old when it is poured, thawing included. House choice. */
+/** What stood in the freezer stood still: it is as old as thawing makes it when it is poured. */
 const countsFrom = (f: Facts, madeAt: string, pouredAtMs: number): number =>
-  f.storage?.where === 'freezer' ? Math.max(Date.parse(madeAt), pouredAtMs - DAY_MS) : Date.parse(madeAt);
+  f.storage?.where === 'freezer' ? Math.max(Date.parse(madeAt), pouredAtMs - THAW_DAYS * DAY_MS) : Date.parse(madeAt);
 
 export type JugKeeping = { useBy: string; discardAfter: string; window: KeepingWindow };
 

@@ -44,6 +44,7 @@ export type Pourable =
 export type Kept = Extract<Pourable, { kind: 'shelf' | 'brew' | 'jug' }>;
 export type Told = Exclude<Pourable, Kept>;
 
+/** Whether it stands in the house and is looked up, rather than told. */
 export const isKept = (from: Pourable): from is Kept =>
   from.kind === 'shelf' || from.kind === 'brew' || from.kind === 'jug';
 

@@ -15,6 +15,7 @@ export const SHADES: Readonly<Record<Shade, { min: number; max: number }>> = {
   deep: { min: 0.35, max: Infinity },
 };
 
+/** How dark and of which colour family a liquid is. */
 export function shadeOf(l: Liquid): Shade {
   const depth = colourDepthPerCm(l);
   return depth <= SHADES.pale.max ? 'pale' : depth < SHADES.deep.min ? 'middle' : 'deep';

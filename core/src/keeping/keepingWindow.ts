@@ -22,7 +22,14 @@ export type KeepingCategory =
   | 'cold_tea'
   | 'cold_herb';
 
-export type KeepingWindow = { category: KeepingCategory; targetDays: number; hardDays: number; reason: string };
+export type KeepingWindow = {
+  category: KeepingCategory;
+  targetDays: number;
+  hardDays: number;
+  reason: string;
+  /** near an edge: which reading decides, and between what */
+  decides?: string;
+};
 
 const WINDOWS: Record<KeepingCategory, { target: number; hard: number; reason: string }> = {
   canned_opened: { target: 5, hard: 7, reason: 'opened jar of a tested canning process' },
@@ -59,13 +66,30 @@ export type KeepingFacts = {
   freshLowAcid?: boolean;
   /** a measured pH that certainly is at most this; estimates never count: see {@link measuredPhAtMost} */
   measuredPhAtMost42?: boolean;
+  /** as it was read, whatever it was read by */
+  ph?: number;
 };
 
 /** Category and days of a drink, first match first. */
 export function keepingWindow(f: KeepingFacts): KeepingWindow {
   const category = categoryOf(f);
   const { target, hard, reason } = WINDOWS[category];
-  return { category, targetDays: target, hardDays: hard, reason };
+  const decides = nearAnEdge(f, category);
+  return { category, targetDays: target, hardDays: hard, reason, ...(decides ? { decides } : {}) };
+}
+
+/** How near an edge a prediction or a reading is no answer. House choice: a kitchen refractometer, a kitchen meter. */
+const NEAR = { brix: 1, ph: 0.15 };
+
+/** Near 65 °Bx and near pH 4.2 a reading decides between two windows, and it says which. */
+function nearAnEdge(f: KeepingFacts, category: KeepingCategory): string | undefined {
+  const days = (c: KeepingCategory): string => `${WINDOWS[c].target} days`;
+  if ((category === 'syrup_65' || category === 'syrup_50') && Math.abs((f.brix ?? 0) - 65) <= NEAR.brix)
+    return `a refractometer decides: at 65 °Bx or more it keeps ${days('syrup_65')}, below that ${days('syrup_50')}`;
+  const byPh = category === 'acid_hot' || (category === 'herb_hot' && f.hotBrewed);
+  if (byPh && f.ph !== undefined && Math.abs(f.ph - 4.2) <= NEAR.ph)
+    return `a pH meter decides: at 4.2 or less it keeps ${days('acid_hot')}, above that ${days('herb_hot')}`;
+  return undefined;
 }
 
 function categoryOf(f: KeepingFacts): KeepingCategory {

@@ -1,5 +1,5 @@
 import { tickedOf, type Audience } from '../drink/audience';
-import type { Drink, PlanTarget } from '../drink/drink';
+import { GLASSES_EACH, OF_MIX, provenanceKey, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { partsOf } from '../reference/botanicals';
@@ -11,15 +11,19 @@ import type { AudienceFact, Facts, IngredientFact } from './facts';
 
 /** What any drink is for: its size, its drinkers, what is to become of it. */
 export function sharedFacts(
-  target: Pick<PlanTarget, 'litres' | 'glassMl' | 'sugarGPerL' | 'audience' | 'confirmedOn'>,
+  target: Pick<PlanTarget, 'litres' | 'glassMl' | 'sugarGPerL' | 'audience' | 'confirmedOn' | 'asked' | 'glassesEach'>,
   altitudeM: number,
 ): Facts {
   const { confirmedOn = {} } = target;
   return {
     volume_l: target.litres,
     serving_ml: target.glassMl,
+    servings_per_day: target.glassesEach ?? GLASSES_EACH.usual,
     altitude_m: altitudeM,
-    audience: audienceFacts(target.audience, confirmedOn.pro_ok !== undefined),
+    audience: {
+      ...audienceFacts(target.audience, confirmedOn.pro_ok !== undefined),
+      asked: Object.keys(target.asked ?? {}),
+    },
     additions: { sugar: target.sugarGPerL > 0 },
     pets: target.audience.includes('pets'),
     child_helper: target.audience.includes('child-helper'),
@@ -56,11 +60,15 @@ const audienceFacts = (audience: Audience, proOk: boolean): AudienceFact => ({
 /** "Juice of 5 oranges" is pressed here, out of fruit that is washed first; other juice comes in a pack. */
 const SQUEEZED = /\bjuice of\b|\bsqueezed\b/i;
 
+/** Pressed and not pasteurised. */
+const RAW = { origin: 'bought', pasteurised: false } as const;
+
 /** Juices of the mix are ingredients too. */
 export const mixIngredients = (
   drink: Drink,
   mix: Readonly<Record<string, number>>,
   called: typeof calledSo = () => [],
+  provenance: PlanTarget['provenance'] = {},
 ): IngredientFact[] =>
   drink.mix.flatMap(({ id, name, from, written }) => {
     const ml = mix[id] ?? 0;
@@ -79,10 +87,11 @@ export const mixIngredients = (
       boil_min: 0,
       hot_min: 0,
       ...(SQUEEZED.test(written ?? '') ? {} : { source: 'sealed_pack' }),
+      ...(provenance[provenanceKey(OF_MIX, id)]?.raw ? RAW : {}),
     }));
   });
 
-/** Alcohol in the jug, which everyone gets. What goes into single glasses is for those who want it. */
+/** Alcohol in the jug, which everyone gets, and what goes into single glasses for those who want it. `mix` has both. */
 export function spiritFacts(
   drink: Drink,
   mix: Readonly<Record<string, number>>,
@@ -98,16 +107,30 @@ export function spiritFacts(
   const kinds = spirits.map((l) => (l.from.kind === 'spirit' ? kindOf(`${l.name} ${l.from.name}`) : 'bought'));
   const worstKind = kinds.find((k) => k !== 'bought') ?? 'bought';
   const abv = (100 * pure) / (target.litres * 1000);
+  const glassMl = drink.mix
+    .filter((l) => l.from.kind === 'spirit' && l.at === 'glass')
+    .reduce((sum, l) => sum + (mix[l.id] ?? 0), 0);
   return {
-    additions: { sugar: target.sugarGPerL > 0, ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: worstKind } : {}) },
+    additions: {
+      ...(glassMl > 0 ? { at_glass_ml: glassMl } : {}),
+      ...(ml > 0 ? { alcohol_ml: ml, abv, alcohol_type: worstKind } : {}),
+    },
   };
 }
 
-/** Honey in any part of it is honey in the drink. */
-export const sweetFacts = (
-  liquid: Liquid,
-  target: Pick<PlanTarget, 'sugarGPerL'>,
-): { sugar: boolean; honey: boolean } => ({
-  sugar: target.sugarGPerL > 0,
+/** Where its water is from; what is poured in cold, or frozen, was in no pot. */
+export function waterFacts(
+  { mix, serve }: Drink,
+  { iced, confirmedOn }: Pick<PlanTarget, 'iced' | 'confirmedOn'>,
+  { waterFrom }: Kitchen,
+): Pick<Facts, 'water_source' | 'cold_water'> {
+  if (waterFrom === undefined || confirmedOn?.water_boiled !== undefined) return {};
+  const cold = mix.some((l) => l.from.kind === 'water' && l.from.water === 'still') || (iced && serve.iceG > 0);
+  return { water_source: waterFrom, ...(cold ? { cold_water: true } : {}) };
+}
+
+/** What was stirred into any part of it; what its plants and juices bring along is no added sugar. Honey in any part is honey in the drink. */
+export const sweetFacts = (liquid: Liquid): { sugar: boolean; honey: boolean } => ({
+  sugar: Object.entries(liquid.sugarG).some(([kind, g]) => !kind.startsWith('own:') && g > 0),
   honey: (liquid.sugarG['honey'] ?? 0) > 0,
 });

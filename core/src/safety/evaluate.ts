@@ -1,13 +1,16 @@
 import type { Facts, IngredientFact, Listed, StageFact } from './facts';
 import type { Found, Level, Place, Rule } from './rule';
+import { alcohol } from './derive';
 import { RULES } from './rules';
 
 /** Where in a plan a finding belongs: a stage of a brew, an ingredient, or the whole. */
 export type FoundAt = { brew?: string; stage?: string; ingredient?: string; slug?: string };
 
 /** A rule that fired, with what a screen says of it. */
-export type Finding = Pick<Rule, 'id' | 'level' | 'places' | 'message' | 'resolves' | 'source'> & {
+export type Finding = Pick<Rule, 'id' | 'level' | 'places' | 'message' | 'source'> & {
   at: FoundAt | undefined;
+  /** every plant that it is about, where it is about plants */
+  plants: readonly string[];
   /** by the model: it has not happened yet, so it warns */
   forecast: boolean;
 };
@@ -21,7 +24,7 @@ const FORECASTABLE = new Set(['COOL-01', 'COOL-02']);
 const OF_EVERYTHING = 'GEN-01';
 
 /** Rules that the list before the heat asks for, one line for a plant: they speak only of what was left there. */
-const LISTED = new Set(['CB-03', 'CB-05', 'PRO-01', 'PRO-02', 'STO-09']);
+const LISTED = new Set(['CB-03', 'CB-05', 'PRO-01', 'PRO-02', 'STO-09', 'FLO-03']);
 
 /** The facts without what the list asks for or has seen to. */
 function withoutListed(f: Facts): Facts {
@@ -36,9 +39,7 @@ function withoutListed(f: Facts): Facts {
 
 /** Rules of what happens in one pot: two brews side by side lend each other no lid, no sugar and no metal. */
 const OF_A_PART = new Set(
-  'ELD-06 TT-05 TT-06 TT-07 CB-01 CB-02 CB-03 FER-01 FER-02 CARB-01 HOT-01 HOT-03 HOT-05 HOT-06 VES-02 VES-04'.split(
-    ' ',
-  ),
+  'ELD-06 TT-05 TT-06 TT-07 CB-01 CB-02 CB-03 FER-01 FER-02 CARB-01 HOT-01 HOT-03 HOT-05 HOT-06'.split(' '),
 );
 
 /**
@@ -72,19 +73,24 @@ const isSaidCloser = (finding: Finding, all: readonly Finding[]): boolean =>
   );
 
 function findingOf(rule: Rule, what: Found, facts: Facts): Finding {
-  const { id, level, places, message, resolves, source } = rule;
+  const { id, level, places, message, source } = rule;
   const forecast = FORECASTABLE.has(id) && facts.cooling?.predicted === true;
+  const theirGlass = id in AT_THE_GLASS && !alcohol(facts);
   return {
     id,
-    level: forecast ? 'warn' : level,
+    level: forecast ? 'warn' : theirGlass ? AT_THE_GLASS[id]! : level,
     places: forecast ? ['plan', ...places] : places,
-    message: forecast ? FORECAST_WORDS[id]! : message,
-    resolves,
+    message: forecast ? FORECAST_WORDS[id]! : theirGlass ? THEIR_GLASS : message,
     source,
     at: placeOf(what),
+    plants: plantsOf(rule, what, facts),
     forecast,
   };
 }
+
+/** What goes into single glasses stops no jug: these have theirs without it. */
+const AT_THE_GLASS: Readonly<Record<string, Level>> = { 'ALC-01': 'warn', 'ALC-02': 'note', 'ALC-06': 'note' };
+const THEIR_GLASS = 'The alcohol goes into single glasses: pour theirs without it, and say which they are.';
 
 /** A forecast says what will be, where the rule says what has been. */
 const FORECAST_WORDS: Readonly<Record<string, string>> = {
@@ -92,6 +98,13 @@ const FORECAST_WORDS: Readonly<Record<string, string>> = {
   'COOL-02':
     'By the model it will take more than 4 more hours to reach 5 °C, so cool it in an ice bath first, or in two parts.',
 };
+
+/** A rule that is about one plant is about each that meets it alone. */
+function plantsOf(rule: Rule, what: Found, facts: Facts): readonly string[] {
+  if (typeof what !== 'object' || !('slug' in what)) return [];
+  const each = (facts.ingredients ?? []).filter((i) => rule.fires({ ...facts, ingredients: [i] }));
+  return [...new Set([what.slug, ...each.map((i) => i.slug)])];
+}
 
 function placeOf(what: Found): FoundAt | undefined {
   if (typeof what !== 'object') return undefined;

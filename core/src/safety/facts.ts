@@ -35,6 +35,7 @@ export type StageFact = {
   pulp?: boolean;
   flame?: boolean;
   pressure_check?: boolean;
+  brix?: number;
   /** the brew and stage of a plan that this is, so that a finding can point at it */
   brew?: string;
   stage?: string;
@@ -89,6 +90,8 @@ export type CoolingFact = {
   aid?: 'none' | 'ice_bath' | 'shallow_pans' | 'ice_addition';
   /** by the model, not by a clock or a thermometer: a forecast warns, it does not block */
   predicted?: boolean;
+  /** minutes that it has been cooling without a reading, and nothing was told of how */
+  unread_min?: number;
 };
 
 export type StorageFact = {
@@ -127,6 +130,8 @@ export type AudienceFact = {
   body_kg?: number;
   other_caffeine_mg_day?: number;
   pro_ok?: boolean;
+  /** rules that a professional was asked about */
+  asked?: readonly string[];
   medication?: readonly string[];
   conditions?: readonly string[];
   allergies?: readonly string[];
@@ -153,6 +158,8 @@ export type Facts = {
   pets?: boolean;
   raw_honey_school?: boolean;
   water_source?: string;
+  /** some of its water is never heated: poured in cold, or frozen */
+  cold_water?: boolean;
   notes?: string;
   stages?: readonly StageFact[];
   cooling?: CoolingFact;
@@ -163,6 +170,8 @@ export type Facts = {
     honey?: boolean;
     honey_temp_c?: number;
     alcohol_ml?: number;
+    /** spirit that goes into single glasses */
+    at_glass_ml?: number;
     abv?: number;
     alcohol_type?: string;
     milk?: string;

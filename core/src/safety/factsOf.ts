@@ -1,5 +1,6 @@
 import {
   actualMinutes,
+  brewState,
   brewLines,
   JUG,
   runOfBatch,
@@ -12,6 +13,7 @@ import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
+import type { Provenance } from '../drink/audience';
 import { provenanceKey, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
@@ -20,12 +22,12 @@ import { partsOf } from '../reference/botanicals';
 import { isOwnPlantId } from '../reference/ownPlants';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
 import type { calledSo } from './dangerousNames';
-import { mixIngredients, sharedFacts, spiritFacts } from './drinkFacts';
+import { mixIngredients, sharedFacts, spiritFacts, sweetFacts, waterFacts } from './drinkFacts';
 import { coolingFromReadings, PREDICTED_COLD_C, unreadFor } from './coolingFacts';
 import type { CoolingFact, Facts, IngredientFact, Listed } from './facts';
 import { legsAsTold } from '../stove/cooling';
 import { plantHeat } from './plantHeat';
-import { stageFacts } from './stageFacts';
+import { materialWord, stageFacts } from './stageFacts';
 
 // The one place where a plan, a running batch or a thing on the shelf becomes the facts that rules read. Each brew gets facts
 // of its own and the drink as a whole gets some too, so that a hot brew never excuses a cold one.
@@ -36,15 +38,23 @@ export const SYRUP_BRIX = 30;
 /** Facts of a running batch: what has happened as it happened, the rest as planned; readings of its cooling. */
 export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
   const { plan } = batch;
-  const shared = sharedFacts(plan.target, plan.kitchen.altitudeM);
+  const shared: Facts = {
+    ...sharedFacts(plan.target, plan.kitchen.altitudeM),
+    ...waterFacts(plan.drink, plan.target, plan.kitchen),
+    ...(batch.laidOut?.['jug'] === 'left' ? { mix_with_old: true } : {}),
+  };
   const brews = plan.brews.map((b) => brewFactsOf(batch, b, elapsedMinutes(batch, b, nowMs)));
   const whole: Facts = {
     ...shared,
     ...together(brews),
     reach: 'whole',
-    ingredients: [...together(brews).ingredients, ...mixIngredients(plan.drink, plan.promised.mix)],
-    ...spiritFacts(plan.drink, plan.promised.mix, plan.target),
+    ingredients: [
+      ...together(brews).ingredients,
+      ...mixIngredients(plan.drink, plan.promised.mix, undefined, plan.target.provenance),
+    ],
+    additions: { ...shared.additions, ...spiritFacts(plan.drink, plan.promised.mix, plan.target).additions },
     ...cooled(batch, brews, nowMs),
+    storage: { vessel: materialWord(vesselOf(plan, plan.jugVesselId)) },
   };
   return [...brews.map((b) => ({ ...shared, ...b })), whole];
 }
@@ -66,7 +76,7 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
     ...(isJug ? { volume_l: litresDrunk(batch) } : {}),
     is_concentrate: !isJug || plan.drink.bottles !== undefined || storage.brix! >= SYRUP_BRIX,
     storage,
-    observations: Object.fromEntries(batch.signs.map((s) => [s, true])),
+    observations: Object.fromEntries([...batch.signs, ...(stored.signs ?? [])].map((s) => [s, true])),
     ...cooled(batch, brews, nowMs),
   };
   const mix = isJug ? (batch.mix ?? {}) : {};
@@ -74,10 +84,10 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
     ...shared,
     ...all,
     reach: 'whole',
-    ingredients: [...all.ingredients, ...mixIngredients(plan.drink, mix)],
+    ingredients: [...all.ingredients, ...mixIngredients(plan.drink, mix, undefined, plan.target.provenance)],
     additions: {
       ...(isJug ? spiritFacts(plan.drink, mix, plan.target).additions : {}),
-      honey: (stored.liquid.sugarG['honey'] ?? 0) > 0,
+      ...sweetFacts(stored.liquid),
     },
   };
   // What was added later is told by itself: it never was in the brews. Water, sugar and spirit bring no keeping of their own.
@@ -103,6 +113,7 @@ const ageSince = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs -
 type Called = typeof calledSo;
 export type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment' | 'storage'>>;
 
+/** Facts of one brew, by its run: its plants with their heat, its stages, what is known of its lots and its list. */
 export function brewFacts(
   brewId: string,
   way: BrewWay,
@@ -114,6 +125,7 @@ export function brewFacts(
     kitchen,
     listed,
     called = () => [],
+    lookedAfter = false,
   }: {
     run: BrewRun;
     vessel: Vessel;
@@ -122,6 +134,8 @@ export function brewFacts(
     kitchen: Kitchen;
     /** what became of a line of the list; undefined where there is no list */
     listed: (line: string) => Listed | undefined;
+    /** the hands have looked after its jar since it was set up */
+    lookedAfter?: boolean;
     /** what a typed name says that a plant is; a plan is judged by it before anything is started */
     called?: Called;
   },
@@ -134,7 +148,12 @@ export function brewFacts(
       run.stages.find((t) => t.stageId === stage.id),
       run,
       vessel,
-    ).map((s) => ({ ...s, brew: brewId, stage: stage.id })),
+    ).map((s) => ({
+      ...s,
+      brew: brewId,
+      stage: stage.id,
+      ...(s.kind === 'ferment' && lookedAfter ? { pressure_check: true } : {}),
+    })),
   );
   const onList = (line: string): { listed?: Listed } => {
     const what = listed(`${brewId}/${line}`);
@@ -144,11 +163,18 @@ export function brewFacts(
   const crushed = way.stages.some((s) => s.kind === 'hands' && (s.work === 'crush' || s.work === 'blend'));
   return {
     ingredients: way.ingredients.flatMap((i) => [
-      ...(isOwnPlantId(i.plant) ? called(plantIn(plants, i.plant).name) : []).map((named) => ({
+      ...(isOwnPlantId(i.plant)
+        ? [
+            ...called(plantIn(plants, i.plant).name),
+            ...notFood(plants, i.plant, target.provenance?.[provenanceKey(brewId, i.id)]),
+          ]
+        : []
+      ).map((named) => ({
         ...named,
         g: i.grams,
         brew: brewId,
         ingredient: i.id,
+        ...provenanceFacts(target, provenanceKey(brewId, i.id)),
       })),
       ...partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
         slug: plant,
@@ -158,6 +184,7 @@ export function brewFacts(
         ...plantHeat(i, run, kitchen),
         add_at: addAt(way, stages, i.enters.stageId),
         ...(crushed || i.cut === 'crushed' ? { crushed: true } : {}),
+        ...(strain === undefined ? { served_in: true } : {}),
         ...seenTo(onList(i.id).listed),
         ...provenanceFacts(target, provenanceKey(brewId, i.id)),
       })),
@@ -168,9 +195,17 @@ export function brewFacts(
       ...(strain?.kind === 'strain' ? { strain: strain.through === 'fine-cloth' ? 'fine_cloth' : strain.through } : {}),
       ...(target.confirmedOn?.vessel_sanitised || cleaned === 'seen' ? { vessel_clean: 'sanitised' as const } : {}),
       ...(cleaned === undefined ? {} : { clean_listed: cleaned }),
+      // A cloth that was not boiled when the list asked for it.
+      ...(strain?.kind === 'strain' && strain.through === 'fine-cloth' && onList('strainer').listed === 'left'
+        ? { cloth_reused: true, cloth_boiled: false }
+        : {}),
     },
   };
 }
+
+/** A plant of one's own that nobody knows to be food, neither when it was written down nor for this plan. */
+const notFood = (plants: Plants, id: string, told: Provenance | undefined): { slug: string }[] =>
+  plantIn(plants, id).food === false && told?.confirmedOn?.known_as_food === undefined ? [{ slug: id }] : [];
 
 /** A line of the list that was seen to is a fact; what was left is told by its rule. */
 function seenTo(listed: Listed | undefined): Partial<IngredientFact> {
@@ -194,15 +229,19 @@ function addAt(way: BrewWay, stages: readonly { stage: string }[], stageId: stri
 function provenanceFacts({ provenance }: PlanTarget, key: string): Partial<IngredientFact> {
   const known = provenance?.[key];
   if (!known) return {};
-  const { confirmedOn = {}, heatTreated, sulphiteFree, ...rest } = known;
+  const { confirmedOn = {}, heatTreated, sulphiteFree, decaf, raw, pitsIn, ...rest } = known;
   return {
     ...rest,
     ...(heatTreated ? { commercial_heat_treated: true } : {}),
     ...(sulphiteFree ? { sulphite_free: true } : {}),
+    ...(decaf ? { decaf } : {}),
+    ...(raw ? { origin: 'bought', pasteurised: false } : {}),
+    ...(pitsIn ? { pits_in: true } : {}),
     ...Object.fromEntries(Object.keys(confirmedOn).map((c) => [c, true])),
   };
 }
 
+/** Facts of several brews as one: their plants, their stages, their tools. */
 export const together = (brews: readonly BrewFacts[]): Omit<BrewFacts, 'storage'> => ({
   ingredients: brews.flatMap((b) => b.ingredients),
   stages: brews.flatMap((b) => b.stages),
@@ -217,6 +256,7 @@ const brewFactsOf = (batch: Batch, brew: FrozenBrew, elapsed: Record<string, num
     plants: plantsOf(batch.plan.drink),
     kitchen: batch.plan.kitchen,
     listed: (line) => batch.laidOut && (batch.laidOut[line] ?? 'ahead'),
+    lookedAfter: brewState(batch, brew.brewId).tended.some((t) => t.task !== 'added'),
   });
 
 const minutes = (from: string, toMs: number): number => (toMs - Date.parse(from)) / 60000;
@@ -244,9 +284,10 @@ function cooled(batch: Batch, brews: readonly BrewFacts[], nowMs: number): { coo
     // Up to when something was done about it.
     const helpedAt = batch.cooledBy.find((c) => c.how !== 'counter')?.at;
     const untilMs = [helpedAt, batch.offStoveAt].flatMap((t) => (t === undefined ? [] : [Date.parse(t)]));
-    const unread = unreadFor(minutes(offAt, Math.min(nowMs, ...untilMs)));
-    const told = unread ?? toldCooling(batch, nowMs);
+    const uncooledMin = minutes(offAt, Math.min(nowMs, ...untilMs));
+    const told = unreadFor(uncooledMin) ?? toldCooling(batch, nowMs);
     if (told) return { cooling: told };
+    if (batch.cooledBy.length === 0) return { cooling: { unread_min: uncooledMin } };
   }
   const { bathMin, coolingIceG } = batch.plan.promised;
   return {
@@ -295,25 +336,66 @@ export function madeAt(batch: Batch): string {
   return last !== undefined && alive.length === batch.plan.brews.length ? last : batch.startedAt;
 }
 
-/** A freezer stops the days of the fridge: its own window is counted from the day it went in. */
-export const keptAt = (batch: Batch, stored: StoredVessel): KeptAt => ({
-  madeMs: Date.parse(stored.where === 'freezer' ? stored.movedAt : madeAt(batch)),
-  fridgeC: stored.where === 'freezer' ? 0 : batch.plan.kitchen.fridgeC,
-  out: stored.out,
-});
+/** Where a thing of the shelf stood since it was made: the first of it counts from the making. */
+export function keptAt(batch: Batch, { where, movedAt, earlier, liquid, out }: StoredVessel): KeptAt {
+  // What spirit keeps is kept in any place.
+  const keptBySpirit = abvFact(liquid) >= KEPT_BY_SPIRIT_ABV;
+  const [first, ...rest] = [...earlier, { where, from: movedAt }].map((s) => ({
+    fromMs: Date.parse(s.from),
+    tempC: keptBySpirit ? batch.plan.kitchen.fridgeC : temperatureOf(batch.plan.kitchen, s.where),
+    frozen: s.where === 'freezer',
+  }));
+  return { stands: [{ ...first!, fromMs: Date.parse(madeAt(batch)) }, ...rest], out };
+}
+
+/** From here up alcohol keeps a thing by itself, % vol: the window of spirits is written for it. */
+const KEPT_BY_SPIRIT_ABV = 20;
+
+/**
+ * The moment that a pour of it counts from: its days as the shelf counts them, warm spells, cupboard and thawing included. What is frozen
+ * counts from its making; it is judged when it is thawed.
+ */
+export const pourCountsFrom = (batch: Batch, stored: StoredVessel, nowMs: number): string =>
+  stored.where === 'freezer'
+    ? madeAt(batch)
+    : new Date(Math.round(nowMs - ageDays(keptAt(batch, stored), nowMs) * 86_400_000)).toISOString();
+
+const temperatureOf = ({ fridgeC, freezerC, roomC }: Kitchen, where: StoredVessel['where']): number =>
+  ({ fridge: fridgeC, freezer: freezerC, cupboard: roomC })[where];
+
+/** Of a vessel that is filled to the top and of one that is not, the share that stays empty, %. */
+const HEADSPACE_PCT = { full: 3, room: 10 };
+
+/** What it stands in: its jug's own material, or a bottle of glass. */
+function keptInFacts(batch: Batch, { id, keptIn }: StoredVessel): Partial<NonNullable<Facts['storage']>> {
+  const own = id === JUG ? materialWord(vesselOf(batch.plan, batch.plan.jugVesselId)) : 'glass';
+  if (!keptIn) return { vessel: own };
+  const { container, closure, full } = keptIn;
+  return {
+    vessel: closure === 'pressure' ? 'pressure_glass' : own,
+    sealed: closure !== 'loose',
+    headspace_pct: full ? HEADSPACE_PCT.full : HEADSPACE_PCT.room,
+    ...(container === 'unknown' ? { container: 'unknown_contents' } : {}),
+    ...(container === 'worn' ? { container: 'reused_washed', worn: true } : {}),
+  };
+}
 
 function storageFacts(batch: Batch, stored: StoredVessel, nowMs: number): NonNullable<Facts['storage']> {
   const out = stored.out.reduce((sum, o) => sum + o.minutes, 0);
+  // A reading of this very vessel goes before one of the whole batch.
+  const ph = stored.ph ?? batch.ph;
   const warmest = Math.max(22, ...stored.out.map((o) => o.ambientC));
   return {
-    where: stored.where,
-    temp_c: stored.where === 'freezer' ? batch.plan.kitchen.freezerC : batch.plan.kitchen.fridgeC,
+    where: stored.where === 'cupboard' ? 'room' : stored.where,
+    temp_c: temperatureOf(batch.plan.kitchen, stored.where),
     days: ageDays(keptAt(batch, stored), nowMs),
     ...(out > 0 ? { room_hold_min: out, ambient_c: warmest } : {}),
     brix: apparentBrix(stored.liquid),
     abv: abvFact(stored.liquid),
-    ...(batch.ph ? { ph: batch.ph.ph, ph_method: batch.ph.method } : {}),
+    ...(ph ? { ph: ph.ph, ph_method: ph.method } : {}),
+    ...keptInFacts(batch, stored),
   };
 }
 
+/** Alcohol of a liquid, % vol; 0 of nothing. */
 export const abvFact = (l: Liquid): number => (massG(l) === 0 ? 0 : abvOf(l));

@@ -1,5 +1,7 @@
 export { at, blocksAt, findingsOf, firedRules, warningsOfPlan, type Finding, type FoundAt } from './evaluate';
 export { RULES } from './rules';
+export { STRUCK } from './struck';
+export { RESOLUTIONS } from './ruleResolutions';
 export type { Level, Place, Rule } from './rule';
 export { factsOfBatch, factsOfStored } from './factsOf';
 export { factsOfPlan } from './planFacts';

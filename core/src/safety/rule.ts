@@ -12,15 +12,13 @@ export type Condition = (f: Facts) => Found;
 /** Conditions of some rules, by their ids. */
 export type Conditions = Readonly<Record<string, Condition>>;
 
-/** A rule of the house: when it fires, where it shows, what it says and what resolves it. */
+/** A rule of the house: when it fires, where it shows and what it says. */
 export type Rule = {
   id: string;
   level: Level;
   places: readonly Place[];
   fires: Condition;
   message: string;
-  resolves: string;
-  /** kind of source and how sure its figure is */
+  /** kind of source */
   source: string;
-  confidence: 'low' | 'medium' | 'high';
 };

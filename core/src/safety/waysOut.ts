@@ -42,7 +42,8 @@ function leadsOut(way: WayOut, finding: Finding, plan: Plan, before: readonly Fi
   const result = planOrWhy(drink, way.target, plan.kitchen, { harshLimit: plan.houseHarshLimit });
   if (result.kind !== 'plan') return false;
   const after = findingsOf(...factsOfPlan(result.plan));
-  const still = after.some((f) => f.id === finding.id && samePlace(f, finding));
+  // A stop that has become a word to say is a way out of it.
+  const still = after.some((f) => f.id === finding.id && f.level === finding.level && samePlace(f, finding));
   const stopped = (f: Finding): boolean => f.level === 'block' && (f.id !== finding.id || samePlace(f, finding));
   return !still && after.filter(stopped).every((f) => before.some((b) => b.id === f.id && b.level === 'block'));
 }
@@ -343,7 +344,12 @@ const lookedAt: Offers = (asked) =>
 const cleanSite: Offers = (asked) =>
   withProvenance(asked, 'Picked in a clean meadow', (p) => ({ ...p, site: 'meadow' }));
 
-const proOk = confirmWhole('pro_ok', 'They have asked their doctor, midwife or pharmacist');
+/** About this very caution: one answer clears no other. */
+const proOk: Offers = (asked) => [
+  withTarget(asked, 'They have asked their doctor, midwife or pharmacist about this', {
+    asked: { ...asked.plan.target.asked, [asked.finding.id]: asked.today },
+  }),
+];
 
 const WAYS: Readonly<Record<string, Offers>> = {
   'ELD-01': also(cookFirst, leaveOut),
@@ -364,6 +370,7 @@ const WAYS: Readonly<Record<string, Offers>> = {
   ...Object.fromEntries(
     ['01', '02', '03', '04', '05', '06', '07', '08', '09', '11'].map((n) => [`DEN-${n}`, leaveOut]),
   ),
+  'DEN-10': also(confirm('known_as_food', 'I know that it is sold or eaten as food'), leaveOut),
   'ELD-03': confirm('stems_removed', 'Stems, leaves and green berries are picked out'),
   'ELD-05': brewHot,
   'ELD-06': lidOff,
@@ -398,6 +405,7 @@ const WAYS: Readonly<Record<string, Offers>> = {
   'TT-07': warmSteepOut,
   'TT-08': also(hotWay, brewHot),
   'CB-01': shorten(MOST_FRIDGE_MIN),
+  'CB-04': confirmWhole('water_boiled', 'All its water, and its ice, was boiled for a minute first'),
   'CB-03': confirmWhole('vessel_sanitised', 'Jar, spout and strainer are washed and sanitised'),
   'CB-05': confirm('washed', 'Washed under running water'),
   'PRO-01': confirm('washed', 'Washed under running water'),

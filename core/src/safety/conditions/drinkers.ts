@@ -60,6 +60,7 @@ function carries(f: Facts, allergy: string): IngredientFact | boolean | undefine
   }
 }
 
+/** When the rules of drinkers, doses, alcohol and allergies fire, by their ids. */
 export const DRINKER_CONDITIONS: Conditions = {
   'SPI-01': (f) => {
     const { serving } = keyedDose(f, 'nutmeg');
@@ -94,7 +95,7 @@ export const DRINKER_CONDITIONS: Conditions = {
   'DIL-01': (f) => f.is_concentrate === true && !f.intent?.label_dilution,
 
   'LIQ-01': (f) =>
-    !d.proOk(f) &&
+    !d.proOk(f, 'LIQ-01') &&
     (d.pregnant(f) ||
       d.condition(f, 'high_bp', 'heart', 'kidney', 'low_potassium', 'liver') ||
       d.medicine(f, 'bp', 'diuretic', 'corticosteroid', 'digoxin')) &&
@@ -103,7 +104,7 @@ export const DRINKER_CONDITIONS: Conditions = {
   'LIQ-03': (f) => glycyrrhizinMgPerL(f) >= 10,
   'LIQ-04': (f) => d.small(f) && d.ingredientsOf(f).find(liquorice),
 
-  'HIB-01': (f) => d.pregnant(f) && !d.proOk(f) && d.keyed(f, 'hibiscus'),
+  'HIB-01': (f) => d.pregnant(f) && !d.proOk(f, 'HIB-01') && d.keyed(f, 'hibiscus'),
   'HIB-02': (f) =>
     (d.medicine(f, 'bp', 'diabetes', 'diuretic', 'antimalarial', 'unknown') || d.condition(f, 'low_bp')) &&
     d.keyed(f, 'hibiscus'),
@@ -119,7 +120,7 @@ export const DRINKER_CONDITIONS: Conditions = {
   'MED-01': johnsWortDenied,
   'MED-02': (f) => !johnsWortDenied(f) && d.keyed(f, 'sjw'),
   'MED-03': (f) =>
-    !d.proOk(f) &&
+    !d.proOk(f, 'MED-03') &&
     d.medicine(f, 'statin', 'bp', 'immunosuppressant', 'antiarrhythmic', 'sedative', 'anticoagulant', 'unknown') &&
     d.keyed(f, 'grapefruit'),
   'MED-04': (f) =>
@@ -138,7 +139,7 @@ export const DRINKER_CONDITIONS: Conditions = {
       d.condition(f, 'hormone_sensitive') ||
       d.medicine(f, 'contraceptive', 'tamoxifen', 'hormone')) &&
     d.keyed(f, 'phytoestrogen'),
-  'MED-13': (f) => (d.medicine(f, 'sedative') || d.alcohol(f) || a(f).driving === true) && d.keyed(f, 'sedative'),
+  'MED-13': (f) => (d.medicine(f, 'sedative') || d.alcoholPoured(f) || a(f).driving === true) && d.keyed(f, 'sedative'),
   'MED-14': (f) => d.medicine(f, 'diabetes') && d.keyed(f, 'diabetes_caution'),
   'MED-15': (f) =>
     (d.medicine(f, 'thyroid') && d.keyed(f, 'thyroid')) || (d.condition(f, 'reflux') && d.keyed(f, 'reflux')),
@@ -160,12 +161,12 @@ export const DRINKER_CONDITIONS: Conditions = {
   'INF-06': (f) => d.honey(f) && f.intent?.share === true && a(f).infant !== true,
   'OPT-01': (f) => d.honey(f) && f.raw_honey_school === true && (f.additions?.honey_temp_c ?? 0) > 40,
 
-  'ALC-01': (f) => d.alcohol(f) && abstains(f),
-  'ALC-02': (f) => d.alcohol(f) && d.breastfeeding(f),
+  'ALC-01': (f) => d.alcoholPoured(f) && abstains(f),
+  'ALC-02': (f) => d.alcoholPoured(f) && d.breastfeeding(f),
   'ALC-03': (f) => d.stagesOfKind(f, 'add_alcohol').find((s) => d.tempOf(s) > 60 || s.flame === true),
   'ALC-04': d.ferments,
   'ALC-05': (f) => (abstains(f) ? d.ferments(f) : undefined),
-  'ALC-06': (f) => d.alcohol(f) && d.anyMedicine(f),
+  'ALC-06': (f) => d.alcoholPoured(f) && d.anyMedicine(f),
   'ALC-07': (f) => a(f).no_alcohol === true && d.keyed(f, 'alcohol_extract'),
   'ALC-08': (f) =>
     ['denatured', 'isopropyl', 'methylated', 'home_distilled', 'unknown'].includes(f.additions?.alcohol_type ?? ''),

@@ -26,6 +26,7 @@ function sweetWarmAndSealed(f: Facts): boolean {
 const measured = ({ storage: s }: Facts): boolean =>
   s?.ph !== undefined && (s.ph_method === 'meter' || s.ph_method === 'strip');
 
+/** When the rules of keeping, ferments and acidity fire, by their ids. */
 export const KEEPING_CONDITIONS: Conditions = {
   'KEEP-01': (f) => stored(f) && days(f) > d.windowOf(f).hardDays,
   'KEEP-02': pastTarget,

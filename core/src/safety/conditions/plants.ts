@@ -44,6 +44,7 @@ const UNCLEAN_SITES = ['roadside', 'railway', 'sprayed', 'industrial', 'floodpla
 const carrotFamily = (i: IngredientFact): boolean =>
   i.family === 'apiaceae' || d.hasKeyIn(i, 'apiaceae_allergy') || i.slug === 'wild_carrot';
 
+/** When the rules of single plants fire, by their ids. */
 export const PLANT_CONDITIONS: Conditions = {
   'ELD-01': rawElder,
   'ELD-02': (f) => some(f, (i) => elder(i) && ['leaf', 'stem', 'bark', 'root', 'unripe_berry'].includes(i.part ?? '')),

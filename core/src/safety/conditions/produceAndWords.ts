@@ -16,6 +16,7 @@ const rawJuice = (i: IngredientFact): boolean =>
 
 const claims = (text: string | undefined): boolean => text !== undefined && CLAIM_WORDS.some((w) => w.test(text));
 
+/** When the rules of produce, words and selling fire, by their ids. */
 export const OTHER_CONDITIONS: Conditions = {
   'PRO-01': (f) => d.ingredientsOf(f).find(unwashed),
   'PRO-02': (f) =>

@@ -17,8 +17,10 @@ const NOT_FOR_FOOD = ['bucket_nonfood', 'bin_liner', 'plastic_unknown', 'pvc', '
 const BREAKABLE = ['glass', 'soda_lime_glass', 'thin_glass', 'mason_jar', 'decorative_glass'];
 /** None of these is pressure-rated. */
 export const ORDINARY_GLASS: readonly string[] = [...BREAKABLE, 'borosilicate'];
+/** Vessels that are made to hold pressure. */
 export const PRESSURE_RATED: readonly string[] = ['pressure_glass', 'pet_pressure', 'keg'];
 
+/** When the rules of heat, glass and vessels fire, by their ids. */
 export const VESSEL_CONDITIONS: Conditions = {
   'HOT-01': (f) => d.stagesOfKind(f, 'blend', 'shake').find((s) => d.tempOf(s) > 40 && s.lid === 'sealed'),
   'HOT-02': (f) => (f.serving_temp_c ?? 0) > 65,
@@ -40,7 +42,7 @@ export const VESSEL_CONDITIONS: Conditions = {
       .find(
         (s) => ((s.kind === 'boil' || s.kind === 'decoct') && BREAKABLE.includes(s.vessel ?? '')) || s.cracked === true,
       ),
-  'HOT-06': (f) => d.stagesOfKind(f, 'boil').find((s) => d.tempOf(s) > 103 || (f.storage?.brix ?? 0) >= 60),
+  'HOT-06': (f) => d.stagesOfKind(f, 'boil').find((s) => d.tempOf(s) > 103 || (s.brix ?? f.storage?.brix ?? 0) >= 60),
   'HOT-07': (f) => (f.child_helper === true ? d.stagesOf(f).find((s) => d.tempOf(s) >= 50) : undefined),
   'HOT-08': (f) => d.stagesOf(f).find((s) => s.method === 'microwave' && d.tempOf(s) >= 95),
   'HOT-09': (f) => d.stagesOf(f).find((s) => s.method === 'pressure_cooker'),
@@ -49,7 +51,10 @@ export const VESSEL_CONDITIONS: Conditions = {
   'VES-01': (f) => d.acidDrink(f) && d.vesselsOf(f).some((v) => METAL_BLOCKED.includes(v)),
   'VES-02': (f) => d.acidDrink(f) && d.vesselsOf(f).some((v) => METAL_WARNED.includes(v)),
   'VES-03': (f) => d.vesselsOf(f).some((v) => NOT_FOR_FOOD.includes(v)),
-  'VES-04': (f) => d.stagesOf(f).find((s) => s.vessel === 'plastic_food' && d.tempOf(s) > 60 && s.hot_rated !== true),
+  'VES-04': (f) =>
+    f.reach === 'whole'
+      ? f.storage?.vessel === 'plastic_food' && (f.serving_temp_c ?? 0) > 60
+      : d.stagesOf(f).find((s) => s.vessel === 'plastic_food' && d.tempOf(s) > 60 && s.hot_rated !== true),
   'EQP-01': (f) => ['broken_wire', 'rusty', 'loose'].includes(f.equipment?.strainer ?? ''),
   'EQP-02': (f) =>
     ['dyed', 'fabric_softener', 'scented_detergent', 'improvised_cloth_unwashed', 'unknown'].includes(

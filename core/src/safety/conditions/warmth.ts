@@ -24,6 +24,10 @@ function coldest(f: Facts): IngredientFact | boolean | undefined {
   return d.stagesOf(f).length > 0 && !d.stagesOf(f).some((s) => d.tempOf(s) >= 80 && d.minutesOf(s) >= 3);
 }
 
+/** What cools is read once within this, min: half of what it has to fall to 21 °C. House choice. */
+const READ_WITHIN_MIN = 60;
+
+/** When the rules of time and temperature fire, by their ids. */
 export const WARMTH_CONDITIONS: Conditions = {
   'TT-01': (f) => held(f) > 120 && ambient(f) <= 32 && !d.relaxedPlainTea(f) && !d.exempt(f),
   'TT-02': (f) => held(f) > 60 && ambient(f) > 32 && !d.exempt(f),
@@ -40,10 +44,11 @@ export const WARMTH_CONDITIONS: Conditions = {
   'COOL-02': (f) => (f.cooling?.min_21_to_5 ?? 0) > 240,
   'COOL-03': (f) => (f.cooling?.undivided_l ?? 0) > 2 && (f.cooling?.aid ?? 'none') === 'none',
   'COOL-04': (f) =>
-    f.storage?.where === 'fridge' &&
-    f.cooling?.min_60_to_21 === undefined &&
-    f.cooling?.min_21_to_5 === undefined &&
-    d.stagesOf(f).some((s) => d.tempOf(s) >= 60),
+    (f.cooling?.unread_min ?? 0) >= READ_WITHIN_MIN ||
+    (f.storage?.where === 'fridge' &&
+      f.cooling?.min_60_to_21 === undefined &&
+      f.cooling?.min_21_to_5 === undefined &&
+      d.stagesOf(f).some((s) => d.tempOf(s) >= 60)),
   'CB-01': (f) => d.stagesOfKind(f, 'cold_steep').find((s) => d.minutesOf(s) > 1440),
   'CB-02': (f) =>
     d
@@ -54,7 +59,7 @@ export const WARMTH_CONDITIONS: Conditions = {
     f.equipment?.vessel_clean === 'sanitised' || d.hotBrewed(f) ? undefined : d.stagesOfKind(f, 'cold_steep')[0],
   'CB-04': (f) =>
     ['well_untested', 'rain', 'spring', 'stream'].includes(f.water_source ?? '') &&
-    !d.boiledFor(f, (f.altitude_m ?? 0) > 2000 ? 3 : 1),
+    (f.cold_water === true || !d.boiledFor(f, (f.altitude_m ?? 0) > 2000 ? 3 : 1)),
   'CB-05': (f) =>
     d
       .ingredientsOf(f)

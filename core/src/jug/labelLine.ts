@@ -1,0 +1,28 @@
+/** Parts as a cook pours them: to a quarter from one up, else to a twentieth. */
+export const partsWords = (x: number): string => {
+  const rounded = x >= 1 ? Math.round(x * 4) / 4 : Math.round(x * 20) / 20;
+  return `${rounded} part${rounded === 1 ? '' : 's'}`;
+};
+
+/** "1 part with 2 parts of cold water and 0.3 parts of syrup" */
+export const labelLine = ({ parts: p }: { parts: { water: number; syrup: number } }): string =>
+  `1 part with ${partsWords(p.water)} of cold water${p.syrup > 0.02 ? ` and ${partsWords(p.syrup)} of syrup` : ''}`;
+
+/** The line for a jug's label: how to drink it so that the glass is as strong as wanted. */
+export function dilutionLine({
+  strengthX,
+  wantedX,
+  thinning,
+  glassMl,
+}: {
+  strengthX: number;
+  wantedX: number;
+  /** by the ice it is poured on */
+  thinning: number;
+  glassMl: number;
+}): string {
+  const ice = thinning > 1 ? ' over ice' : ', cold';
+  const water = strengthX / (wantedX * thinning) - 1;
+  if (water < 0.08) return `Pour ${glassMl} ml as it is${ice}`;
+  return `${labelLine({ parts: { water, syrup: 0 } })}${ice}`;
+}
