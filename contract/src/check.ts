@@ -1,21 +1,35 @@
 import type Joi from 'joi';
+import type { Clock } from './moment';
 import type { FieldError } from './problem';
+import { unfitAsWhole } from './size';
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: readonly FieldError[] };
 
 /** Checks an input against a schema; every fault names its field, what is accepted and what came. Numbers stay numbers: no text is turned into one. */
-export function check<T>(schema: Joi.Schema, input: unknown, { fromQuery = false } = {}): Checked<T> {
-  const { error, value } = schema.validate(input, {
-    abortEarly: false,
-    convert: fromQuery,
-    errors: { wrap: { label: false } },
-  }) as {
-    error?: Joi.ValidationError;
-    value: T;
-  };
+export function check<T>(
+  schema: Joi.Schema,
+  input: unknown,
+  { fromQuery = false, now }: { fromQuery?: boolean } & Clock = {},
+): Checked<T> {
+  const unfit = unfitAsWhole(input);
+  if (unfit) return { ok: false, errors: [unfit] };
+  const validate = (abortEarly: boolean): { error?: Joi.ValidationError; value: T } =>
+    schema.validate(input, {
+      abortEarly,
+      convert: fromQuery,
+      errors: { wrap: { label: false } },
+      context: { now },
+    }) as { error?: Joi.ValidationError; value: T };
+  const { error, value } = validate(true);
   if (!error) return { ok: true, value };
-  return { ok: false, errors: error.details.map(fieldError) };
+  // Every fault of a form is told at once; of a heap of them the first is enough.
+  const all = isSmall(input) ? (validate(false).error ?? error) : error;
+  return { ok: false, errors: all.details.slice(0, MOST_FAULTS).map(fieldError) };
 }
+
+/** An answer is not as large as its question. */
+const MOST_FAULTS = 20;
+const isSmall = (input: unknown): boolean => (JSON.stringify(input) ?? '').length < 60_000;
 
 function fieldError(detail: Joi.ValidationErrorItem): FieldError {
   const got = detail.context?.value as unknown;
@@ -73,6 +87,12 @@ function accepted({ type, context }: Joi.ValidationErrorItem): string {
       return 'text without spaces around it';
     case 'string.isoDate':
       return 'a day or moment';
+    case 'moment.late':
+      return 'a time that has come';
+    case 'moment.early':
+      return 'a time of the last twenty years';
+    case 'moment.far':
+      return 'a time within two years';
     case 'string.guid':
       return 'an id as this program makes them';
     case 'string.pattern.base':

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { moment } from './moment';
-import { ALTITUDE, AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE } from '@steepsis/core';
+import { ALTITUDE, AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE, WATERS } from '@steepsis/core';
 
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max);
 const slug = Joi.string()
@@ -18,6 +18,7 @@ const vessel = Joi.object({
   diameterCm: number(3, 80).required(),
   emptyG: number(1, 30_000).required(),
   material: Joi.valid(...MATERIALS).required(),
+  pressure: Joi.valid(true),
   timed: Joi.object({
     lossScale: number(0.1, 10).required(),
     sigmaLn: number(0.001, 2).required(),
@@ -45,6 +46,7 @@ export const kitchenSchema = Joi.object({
   }).required(),
   vessels: Joi.array().items(vessel).min(1).max(60).unique('id').required(),
   glassG: number(20, 2000).required(),
+  waterFrom: Joi.valid(...WATERS),
   burners: Joi.number().integer().min(1).max(12),
   units: Joi.valid('metric', 'us', 'imperial'),
   measures: Joi.object().pattern(slug.optional(), measures).max(300),
@@ -88,6 +90,7 @@ export const ownPlantSchema = Joi.object({
     .required(),
   doseGPerL: number(0.01, 1000),
   strengthKnown: Joi.boolean().required(),
+  food: Joi.boolean(),
   note: words(500).allow(''),
   archived: Joi.boolean(),
 });

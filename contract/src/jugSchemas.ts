@@ -98,7 +98,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
 
 /** POST /api/jugs/:id/events. */
 export const jugEventSchema = (type: unknown): Joi.ObjectSchema =>
-  (typeof type === 'string' ? EVENTS[type] : undefined) ??
+  (typeof type === 'string' && Object.hasOwn(EVENTS, type) ? EVENTS[type] : undefined) ??
   Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
     .unknown()
     .required();

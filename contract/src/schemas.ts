@@ -1,11 +1,15 @@
 import Joi from 'joi';
-import { moment } from './moment';
+import { moment, momentAhead } from './moment';
 import {
   ACID_RANGE,
   AUDIENCE_FLAGS,
+  CLOSURES,
   CONFIRMATIONS,
+  CONTAINERS,
   COOLED_BY,
   EVENT_VERSION,
+  GLASSES_EACH,
+  KEPT_WHERE,
   LOOKS,
   MEASURED_BY,
   PARTS,
@@ -18,6 +22,9 @@ import {
   SOURCES,
   TARGET_RANGES,
 } from '@steepsis/core';
+
+/** "TT-06" */
+const RULE_ID = /^[A-Z]{2,5}-\d\d$/;
 
 const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
   Joi.number().min(range.min).max(range.max).required();
@@ -40,6 +47,9 @@ const provenanceSchema = Joi.object({
   part: Joi.valid(...PARTS),
   heatTreated: Joi.valid(true),
   sulphiteFree: Joi.valid(true),
+  decaf: Joi.valid(true),
+  raw: Joi.valid(true),
+  pitsIn: Joi.valid(true),
   confirmedOn: datesOf(CONFIRMATIONS),
 });
 
@@ -63,7 +73,9 @@ export const targetSchema = Joi.object({
     .required(),
   provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
   confirmedOn: datesOf(PLAN_CONFIRMATIONS),
-  readyBy: moment(),
+  asked: Joi.object().pattern(RULE_ID, moment()).max(60),
+  glassesEach: Joi.number().integer().min(GLASSES_EACH.min).max(GLASSES_EACH.max),
+  readyBy: momentAhead(),
   second: Joi.object({
     name: Joi.string().trim().min(1).max(80).required(),
     litres: ranged(SECOND_RANGES.litres),
@@ -74,9 +86,6 @@ export const targetSchema = Joi.object({
     .pattern(Joi.string().max(80), Joi.number().min(POTENCY_RANGE.min).max(POTENCY_RANGE.max))
     .max(60),
 }).required();
-
-/** "TT-06" */
-const RULE_ID = /^[A-Z]{2,5}-\d\d$/;
 
 /** POST /api/batches. Ids are made by the sender: a repeated send is stored once. */
 export const startBatchSchema = Joi.object({
@@ -156,6 +165,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
         then: Joi.number().min(min).max(max).required(),
       })),
     }),
+    vesselId: Joi.when('what', { is: 'ph', then: Joi.string().max(60), otherwise: Joi.forbidden() }),
     method: Joi.valid(...MEASURED_BY).required(),
   }),
   mixed: event('mixed', {
@@ -169,7 +179,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     ml: Joi.number().min(1).max(50_000).required(),
   }),
   tended: event('tended', { brewId, task: Joi.valid('shake', 'vent', 'look', 'taste', 'added').required() }),
-  observed: event('observed', { sign: Joi.valid(...SIGNS).required() }),
+  observed: event('observed', { sign: Joi.valid(...SIGNS).required(), vesselId: Joi.string().max(60) }),
   'stood-out': event('stood-out', {
     vesselId: Joi.string().max(60).required(),
     minutes: Joi.number().min(1).max(20_000).required(),
@@ -177,7 +187,13 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   }),
   moved: event('moved', {
     vesselId: Joi.string().max(60).required(),
-    where: Joi.valid('fridge', 'freezer').required(),
+    where: Joi.valid(...KEPT_WHERE).required(),
+  }),
+  'kept-in': event('kept-in', {
+    vesselId: Joi.string().max(60).required(),
+    container: Joi.valid(...CONTAINERS).required(),
+    closure: Joi.valid(...CLOSURES).required(),
+    full: Joi.boolean().strict().required(),
   }),
   acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
   tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(), verdict: verdictSchema }),
@@ -188,15 +204,16 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
 
 /** POST /api/batches/:id/events. */
 export const appendEventSchema = (type: unknown): Joi.ObjectSchema =>
-  (typeof type === 'string' ? EVENTS[type] : undefined) ??
+  (typeof type === 'string' && Object.hasOwn(EVENTS, type) ? EVENTS[type] : undefined) ??
   Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
     .unknown()
     .required();
 
 /** GET /api/batches. */
 export const listBatchesSchema = Joi.object({
-  phase: Joi.valid('running', 'strained', 'measured', 'put-away', 'discarded'),
+  /** `open`: whatever the stove still has something to do with */
+  phase: Joi.valid('running', 'strained', 'measured', 'put-away', 'discarded', 'open'),
   drinkId: Joi.string().max(80),
   limit: Joi.number().integer().min(1).max(200).default(50),
-  before: moment(),
+  before: momentAhead(),
 });

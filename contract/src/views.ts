@@ -60,7 +60,10 @@ export type DrinkSummary = {
   batches: number;
   lastMadeAt: string | undefined;
 };
-export type DrinkList = { drinks: readonly DrinkSummary[] };
+/** One thing of a list that the notebook holds and that cannot be read; the others can. */
+export type Unread = { id: string; name: string; reason: string };
+
+export type DrinkList = { drinks: readonly DrinkSummary[]; unread: readonly Unread[] };
 
 /** A drink with what the house has learned of it; the next plan starts from `startFrom`. */
 export type DrinkView = {
@@ -85,10 +88,11 @@ export type HouseView = {
   kitchen: Kept<Kitchen>;
   pantry: readonly Kept<PantryEntry>[];
   plants: readonly Kept<OwnPlant>[];
+  unread: readonly Unread[];
 };
 
 /** GET /api/shelf: batches of which something is left; the shelf itself is computed from them. */
-export type ShelfView = { batches: readonly BatchView[]; serverNow: string };
+export type ShelfView = { batches: readonly BatchView[]; unread: readonly Unread[]; serverNow: string };
 
 /** Something that is asked to be poured: the server works out what is in it. */
 export type AskedPart = { name: string; ml: number; from: Pourable };
@@ -113,7 +117,7 @@ export type Addition = { id: string; at: string; vesselId: string; parts: readon
 export type JugView = { id: string; events: readonly FreeJugEvent[]; serverNow: string };
 
 /** GET /api/jugs: those with something left. */
-export type JugList = { jugs: readonly JugView[]; serverNow: string };
+export type JugList = { jugs: readonly JugView[]; unread: readonly Unread[]; serverNow: string };
 
 /** An instrument as the server knows it. `misbehaves` is of simulated ones alone. */
 export type InstrumentView = {

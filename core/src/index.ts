@@ -39,6 +39,10 @@ export {
   mainStageOf,
   HANDS_WORK,
   INSTRUMENTS,
+  WATERS,
+  type WaterFrom,
+  GLASSES_EACH,
+  OF_MIX,
   POTENCY_RANGE,
   provenanceKey,
   SECOND_RANGES,
@@ -161,6 +165,7 @@ export {
   sweetenerOf,
   wayAsItWent,
   type Batch,
+  type StoredVessel,
   type Phase,
   type Tasting,
 } from './batch/batch';
@@ -235,6 +240,11 @@ export {
   type FrozenBrew,
   type FrozenPlan,
   COOLED_BY,
+  CLOSURES,
+  CONTAINERS,
+  KEPT_WHERE,
+  type KeptIn,
+  type KeptWhere,
   MEASURED_BY,
   type CooledBy,
   type MeasuredBy,
@@ -256,6 +266,8 @@ export {
   findingsOfBatch,
   firedRules,
   RULES,
+  STRUCK,
+  RESOLUTIONS,
   warningsOfPlan,
   waysOut,
   type Facts,
@@ -455,3 +467,7 @@ export { readPhoto, type PhotoReading } from './colour/fromPhoto';
 export { COLOURANTS } from './colour/colourants';
 export { liquorColour, toHex, type Rgb } from './colour/liquorColour';
 export { kitchenBoilingPoint } from './heat/heating';
+export { dilutionLine, labelLine, partsWords } from './jug/labelLine';
+export { standardFor } from './jug/jugStandard';
+export { expectedOf } from './instruments/expected';
+export { pourCountsFrom } from './safety/factsOf';

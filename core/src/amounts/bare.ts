@@ -5,6 +5,7 @@ import { OWN_PIECE } from './pieces';
 import { MEASURES, type Measure, plural } from './vocabulary';
 import { type Weighed, weighMeasure, weighPieces } from './weigh';
 
+/** Amounts that have no measure word: what is left of a line is the thing, and the number counts its pieces or weighs it. */
 export function bareTerms(c: Context, i: number, around: Around): Part[] {
   const { thing, of } = c;
   const all = [...numbersIn(c, i)];
@@ -100,6 +101,7 @@ export function bareTerms(c: Context, i: number, around: Around): Part[] {
   });
 }
 
+/** Weight of a bare number of something; `none` for what is no amount, undefined where this rank cannot say. */
 export function weighBare(c: Context, n: Num, rank: number): readonly Weighed[] | 'none' | undefined {
   const parts = bareTermsOf(c, n);
   return (parts.find((p) => p.rank === rank) ?? parts[0])?.weigh(NOTHING_SAID);

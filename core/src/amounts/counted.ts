@@ -193,6 +193,7 @@ function weighPiece(c: Context, count: Count, name: string, a: Around): readonly
   return found ? [weighPieces(count, found, a.manners)] : 'none';
 }
 
+/** Amounts that a kitchen may mean: g, ml and pieces beyond these are read as something else. */
 export const BOUNDS = { mass: [1e-4, 50_000], volume: [0.01, 50_000], pieces: [0, 2000] } as const;
 
 const oneOf = (phrase: string): string => {

@@ -157,6 +157,7 @@ export const PART_WORDS: Readonly<Record<string, FruitPart>> = table({
   pulp: 'flesh',
 });
 
+/** The part of a fruit that is named at an item: juice, zest, peel, slices. */
 export function partWordAt(
   items: readonly Item[],
   i: number,

@@ -58,8 +58,10 @@ export const NOTHING_SAID: Around = {
 
 export type Step = { to: number; around: Around };
 
+/** Whether an item is one of some words. */
 export const isWord = (item: Item | undefined, ...words: string[]): boolean =>
   item?.kind === 'word' && words.includes(item.text);
+/** Whether an item is one of some signs. */
 export const isSign = (item: Item | undefined, ...signs: string[]): boolean =>
   item?.kind === 'sign' && signs.includes(item.text);
 

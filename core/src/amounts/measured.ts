@@ -9,6 +9,7 @@ import { type Weighed, weighLength, weighMeasure } from './weigh';
 
 type Found = { measure: Measure; to: number; word: string; near?: readonly Measure[] };
 
+/** Amounts with a measure word at a number: cups, spoons, grams, bunches. */
 export function measuredAt(c: Context, num: Num, { to: at, around }: Step): Part[] {
   const { thing, house, items } = c;
   const found: Found | undefined = measureAt(items, at) ?? nearlyAt(c, at);
@@ -173,6 +174,7 @@ const byTold = (all: readonly Weighed[], by: 'weight' | 'volume'): readonly Weig
   return told.length > 0 ? told.map((w) => ({ ...w, asks: [] })) : all;
 };
 
+/** Whether the words around say that it is cut small. */
 export const chopped = (a: Around): boolean =>
   a.prepared.some((p) => !p.after && ['chopped', 'sliced', 'torn', 'crumbled'].includes(p.word));
 
@@ -200,6 +202,7 @@ const nounFor = (m: Measure, at: number, to: number): Noun => ({
   name: m.name,
 });
 
+/** Whether a size is beyond what a kitchen may mean by such a measure. */
 export const outOfBounds = (size: number, kind: Measure['kind']): boolean => {
   const [low, high] = kind === 'mass' ? BOUNDS.mass : kind === 'volume' ? BOUNDS.volume : [0, 1000];
   return !(size >= low && size <= high);

@@ -35,6 +35,7 @@ const KITCHEN: readonly (readonly [number, number])[] = [
   [5, 8],
   [7, 8],
 ];
+/** Whether a fraction is one that a measuring cup has: halves to eighths, thirds. */
 export const isKitchenFraction = (above: number, below: number): boolean =>
   KITCHEN.some(([a, b]) => a === above && b === below);
 

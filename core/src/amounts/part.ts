@@ -14,6 +14,7 @@ export type Context = {
   house: House;
 };
 
+/** A read number as a count with its ends. */
 export const countOf = (n: Num): Count => ({ value: n.value, low: n.low, high: n.high });
 
 /** A word that counts, with the number it agrees with, and the measure or piece that it is. */
@@ -52,22 +53,29 @@ export type Part = {
   bare?: boolean;
 };
 
+/** Every index from one to before another. */
 export const span = (from: number, to: number): number[] =>
   Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
 
+/** Words that are taken, as nothing: what is left is the thing. */
 export const blank = (from: number, to: number): Record<number, string> =>
   Object.fromEntries(span(from, to).map((k) => [k, '']));
 
+/** The likeliest of several weights. */
 export const first = (w: readonly Weighed[] | 'none' | undefined): Weighed | undefined =>
   w === undefined || w === 'none' ? undefined : w[0];
 
+/** A weight as a list of one; what is none stays none. */
 export const one = (w: Weighed | 'none' | undefined): readonly Weighed[] | 'none' =>
   w === undefined || w === 'none' ? 'none' : [w];
 
+/** Lower end of a weight, g or ml. */
 export const lowOf = (w: Weighed): number => w.typical * Math.exp(-w.hLow);
 
+/** Upper end of a weight, g or ml. */
 export const highOf = (w: Weighed): number => w.typical * Math.exp(w.hHigh);
 
+/** Every part that has a weight, or `none` where one of them is no amount. */
 export function each<T extends readonly (Weighed | 'none')[] | 'none' | undefined>(
   w: T,
   change: (w: Weighed) => Weighed,
@@ -76,10 +84,12 @@ export function each<T extends readonly (Weighed | 'none')[] | 'none' | undefine
   return (w as readonly (Weighed | 'none')[]).map((x) => (x === 'none' ? x : change(x))) as unknown as T;
 }
 
+/** A number as it stood in the text. */
 export function rawOf(c: Context, n: Num): string {
   return c.text.slice(c.items[n.from]!.from, c.items[n.to - 1]!.to);
 }
 
+/** Numbers that begin at an item, the longest first. */
 export function numbersIn(c: Context, i: number): readonly Num[] {
   return numbersAt(c.items, i, c.house.decimal ?? '.').filter((n) => n.value > 0);
 }

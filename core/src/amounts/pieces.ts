@@ -364,4 +364,5 @@ export const FRUIT_OF: Readonly<
   papaya_fresh: { fruit: 'papaya', part: 'flesh' },
 });
 
+/** Figures of a fruit by its name in the table; undefined for one that has none. */
 export const fruitNamed = (name: string): FruitFigures | undefined => FRUIT_FIGURES.find((f) => f.name === name);

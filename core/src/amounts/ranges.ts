@@ -190,6 +190,7 @@ export function countRanges(c: Context, i: number): Num[] {
   });
 }
 
+/** Whether two readings are the same number at the same place. */
 export const same = (a: Num, b: Num): boolean => a.from === b.from && a.to === b.to && a.value === b.value;
 
 /** "1 cup plus 2 tbsp", "1 lb 4 oz", "1 cup less 1 tbsp". */

@@ -43,6 +43,7 @@ const withoutNames = (text: string, thing: Thing): string =>
     .replace(/\s+/g, ' ')
     .trim();
 
+/** A relation in a text: as much as another thing, a share of it, to a level. */
 export function relationIn(
   text: string,
   _items: readonly Item[],

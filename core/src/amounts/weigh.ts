@@ -26,6 +26,7 @@ export type Weighed = { typical: number; hLow: number; hHigh: number; unit: 'g' 
 /** Half-width of four makings in five, of one sigma on the log scale. */
 export const H = 1.28;
 
+/** Spreads that are independent, together, log scale. */
 export const hyp = (...h: readonly number[]): number => Math.hypot(...h);
 
 /** A count, with what it may be between. */
@@ -256,6 +257,7 @@ export function pieceOf(
   return ofClass ? { piece: ofClass, own: 'class' } : undefined;
 }
 
+/** Weight of so many pieces, g, with their spread and the manner in which they are cut. */
 export function weighPieces(count: Count, found: { piece: Piece; own: string }, manners: readonly Manner[]): Weighed {
   const asks = found.own === 'class' ? ['class'] : found.piece.asked ? ['wide'] : [];
   return { ...counted(count, found.piece.g, manners, 1), asks };

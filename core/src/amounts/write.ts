@@ -54,6 +54,7 @@ export function scaledOf(r: Reading, items: readonly Item[], text: string, times
   return wordsOf({ ...r, nums: [], rep }, items, text);
 }
 
+/** A number in the way that another was written: halves stay halves, commas stay commas. */
 export function written(n: Num, value: number): string {
   const about = n.vague ? 'about ' : '';
   if (n.ends) {

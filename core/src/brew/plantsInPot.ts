@@ -6,6 +6,7 @@ import { ALL_OUT, extentsAt, NOTHING_OUT, type Addition, type Clocks, type Exten
 import { leftBehind, openingRate, pulpThrough, stillClosed, type Opened } from '../extraction/opening';
 import { addWater, NO_LIQUID, pourTogether, rawBodyOf, volumeMl, type Liquid } from '../liquid/liquid';
 import { givenBy, smells, stews, stirredIn } from '../liquid/stirredIn';
+import { DECAF_LEFT } from '../reference/botanical';
 import type { Botanical } from '../reference/botanicals';
 import { isFresh, ownLiquorMlPerG, type FreshMatter } from '../reference/matter';
 import { plantIn } from '../reference/plants';
@@ -174,6 +175,7 @@ export function dissolvedFrom(
   const potency = anyLot * (ingredient.potency ?? 1);
   const harshCut = ingredient.cut ? CUT_EFFECT[ingredient.cut].harsh : 1;
   if (b.extractionClass === 'stirred_in') return extents.body > 0 ? stirredIn(b, grams, potency) : NO_LIQUID;
+  const caffeine = ingredient.decaf ? DECAF_LEFT : 1;
   const spent = grams * potency;
   const given = givenBy(b, {
     body: spent * extents.body,
@@ -182,7 +184,8 @@ export function dissolvedFrom(
     cooked: spent * extents.cooked,
   });
   const wet = fresh ? addWater(given, grams * fresh.water * extents.body) : given;
-  return raw ? asFood(wet) : wet;
+  const whole = caffeine === 1 ? wet : { ...wet, caffeineMg: wet.caffeineMg * caffeine };
+  return raw ? asFood(whole) : whole;
 }
 
 const asFood = (l: Liquid): Liquid => ({

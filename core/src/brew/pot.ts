@@ -58,6 +58,7 @@ export type Pot = {
   massAt: (atMin: number) => number;
 };
 
+/** A pot with all that is in it, along its own minutes: temperature, level, what its plants have given. */
 export function potOf(setup: BrewSetup): Pot {
   const factors = setup.factors ?? REFERENCE_FACTORS;
   const plants = plantsIn(setup);
@@ -228,12 +229,14 @@ export const heldScaleOf = (way: BrewWay, factors: BrewFactors): number =>
 /** Whether the plants are pressed at the strain. */
 export const isPressed = (way: BrewWay): boolean => strainStage(way)?.press ?? false;
 
+/** The strain of a way; undefined for one that is never strained. */
 export const strainStage = (way: BrewWay): Extract<Stage, { kind: 'strain' }> | undefined =>
   way.stages.find((s) => s.kind === 'strain');
 
 /** Where a boil-down ends by a mark: how far off the mark is read, of the level at its start. By eye, by a stick, on a scale. House estimates. */
 const MARK_SD = { share: 0.06, volumeMl: 0.02, massG: 0.005, brix: 0.02, boilsAtC: 0.03 } as const;
 
+/** How far a mark for boiling down may be off, one standard deviation on the log scale. House estimates by how it is read. */
 export const markSd = ({ to }: Extract<Stage, { kind: 'reduce' }>): number =>
   MARK_SD[Object.keys(to)[0] as keyof typeof MARK_SD];
 

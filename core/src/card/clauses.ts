@@ -9,6 +9,7 @@ const WATERY = String.raw`[\d½¼¾⅓⅔.,/ ]+\s*(?:ml|cl|dl|l|litres?|liters?|
 const OF_ALL =
   /\s+((?:by the|by|per|in each|for each|into each|to each|a|each) glass|toasted (?:for )?\d+ ?min(?:utes?)?|in a (?:cloth )?bag|in a basket)$/i;
 
+/** Clauses of a card, each with what goes in and what is done. */
 export const clausesOf = (text: string): string[] =>
   text
     .replace(/[*•]/g, ' ')
@@ -64,6 +65,7 @@ const VESSEL =
 /** Words before a colon that name no brew. */
 const NO_NAME = /^(off|then|after|before|cold|hot|note|notes|makes|serves)$/i;
 
+/** The name that a clause begins with, if it does: "For the syrup:". */
 export function headOf(clause: string): Head {
   for (const [re, place] of PLACES) {
     const found = re.exec(clause);

@@ -115,6 +115,7 @@ const HARDLY_SOLD = new Set([
   'clover_fresh',
   'linden_fresh',
 ]);
+/** Whether shops hardly sell it, so that where it is from is asked. */
 export const isHardlySold = (plant: string): boolean => HARDLY_SOLD.has(plant);
 
 export const SITES = [
@@ -142,6 +143,7 @@ export const CONFIRMATIONS = [
   'untreated_confirmed',
   'stems_removed',
   'washed',
+  'known_as_food',
 ] as const;
 export type Confirmation = (typeof CONFIRMATIONS)[number];
 
@@ -157,9 +159,20 @@ export type Provenance = {
   /** what the packet says of it */
   heatTreated?: true;
   sulphiteFree?: true;
+  decaf?: true;
+  /** juice that was pressed and not pasteurised */
+  raw?: true;
+  /** fruit whose stones are still in */
+  pitsIn?: true;
   confirmedOn?: Readonly<Partial<Record<Confirmation, string>>>;
 };
 
 /** Things a cook confirms of a plan as a whole, with the day: asked a professional, boiled the jar out, asked the authority. */
-export const PLAN_CONFIRMATIONS = ['pro_ok', 'vessel_sanitised', 'local_rules', 'label_dilution'] as const;
+export const PLAN_CONFIRMATIONS = [
+  'pro_ok',
+  'vessel_sanitised',
+  'local_rules',
+  'label_dilution',
+  'water_boiled',
+] as const;
 export type PlanConfirmation = (typeof PLAN_CONFIRMATIONS)[number];

@@ -98,6 +98,8 @@ export type BrewIngredient = {
   written?: string;
   /** what this lot gives against the reference; set by the plan, never by the recipe */
   potency?: number;
+  /** this lot was decaffeinated; set by the plan, never by the recipe */
+  decaf?: true;
 };
 
 /** One school of making a brew: its own water, amounts and stages. */
@@ -222,12 +224,19 @@ export type PlanTarget = {
   provenance?: Readonly<Record<string, Provenance>>;
   /** what was confirmed of the whole, and on which day (ISO date) */
   confirmedOn?: Readonly<Partial<Record<PlanConfirmation, string>>>;
+  /** cautions that a doctor, midwife or pharmacist was asked about, by rule, and on which day (ISO date) */
+  asked?: Readonly<Record<string, string>>;
+  /** glasses that each drinker has in a day; two where left out */
+  glassesEach?: number;
   /** when it is to be in the glass, ISO; the plan does not depend on it */
   readyBy?: string;
   second?: SecondDrink;
   /** what the lots at hand give against the reference, by plant */
   potency?: Readonly<Record<string, number>>;
 };
+
+/** What is known of a part of the mix goes by this in place of a brew: "mix/juice". */
+export const OF_MIX = 'mix';
 
 /** The name of an ingredient in a target's provenance. */
 export const provenanceKey = (brewId: string, ingredientId: string): string => `${brewId}/${ingredientId}`;
@@ -243,6 +252,8 @@ export type Kitchen = {
   vessels: readonly Vessel[];
   /** mass of a drinking glass, g */
   glassG: number;
+  /** where its water is from; drinking water where left out */
+  waterFrom?: WaterFrom;
   burners?: number;
   units?: MeasureSystem;
   /** the house's own measures, g, by plant: they go before the table's */
@@ -251,6 +262,9 @@ export type Kitchen = {
   /** who is at the table unless an occasion says otherwise */
   audience?: Audience;
 };
+
+export const WATERS = ['tap', 'well_tested', 'well_untested', 'spring', 'rain', 'stream'] as const;
+export type WaterFrom = (typeof WATERS)[number];
 
 export const INSTRUMENTS = ['scale', 'thermometer', 'refractometer', 'ph-meter', 'ph-strips', 'hydrometer'] as const;
 export type Instrument = (typeof INSTRUMENTS)[number];
@@ -266,6 +280,9 @@ export const TARGET_RANGES = {
   sugarGPerL: { unit: 'g/L', min: 0, max: 250 },
   steepMin: { unit: 'min', min: 1, max: 1440 },
 } as const;
+
+/** Accepted glasses that each drinker has in a day, and what is taken where nobody said. House choice. */
+export const GLASSES_EACH = { unit: 'glasses', min: 1, max: 12, usual: 2 } as const;
 
 /** Accepted strength of a lot against the reference. */
 export const POTENCY_RANGE = { unit: '×', min: 0.2, max: 3 } as const;
@@ -292,6 +309,7 @@ export const mainStageOf = (way: BrewWay): LongStage | undefined =>
 /** Length of a way's main stage as written, min; 1 where it has none. */
 export const writtenMinutes = (way: BrewWay): number => mainStageOf(way)?.minutes ?? 1;
 
+/** A brew of a drink by its id; undefined where it has none of that name. */
 export const brewOf = (drink: Drink, brewId: string): Brew | undefined => drink.brews.find((b) => b.id === brewId);
 
 /** A way of the drink's first brew. */

@@ -30,6 +30,7 @@ export function freeId(stem: string, taken: readonly string[]): string {
   for (let n = 2; ; n++) if (!taken.includes(`${stem}-${n}`)) return `${stem}-${n}`;
 }
 
+/** A way with a new stage of a kind at a place in its order. */
 export function addStage(way: BrewWay, kind: StageKind, at: number): BrewWay {
   const id = freeId(
     kind,
@@ -39,6 +40,7 @@ export function addStage(way: BrewWay, kind: StageKind, at: number): BrewWay {
   return { ...way, stages: [...way.stages.slice(0, at), stage, ...way.stages.slice(at)] };
 }
 
+/** A way with a stage at another place in its order. */
 export function moveStage(way: BrewWay, from: number, to: number): BrewWay {
   const stages = [...way.stages];
   const [moved] = stages.splice(from, 1);
@@ -90,11 +92,13 @@ export function splitStage(way: BrewWay, stageId: string): BrewWay {
   };
 }
 
+/** A way with one stage as it is told, found by its id. */
 export const changeStage = (way: BrewWay, stage: Stage): BrewWay => ({
   ...way,
   stages: way.stages.map((s) => (s.id === stage.id ? stage : s)),
 });
 
+/** A way with a plant more, g, that goes in at its first stage. */
 export function addIngredient(way: BrewWay, plant: string, grams: number): BrewWay {
   const id = freeId(
     plant.replace(/[^a-z0-9_-]/g, '-'),
@@ -105,9 +109,11 @@ export function addIngredient(way: BrewWay, plant: string, grams: number): BrewW
   return fitRatio({ ...way, ingredients: [...way.ingredients, ingredient] });
 }
 
+/** A way with one plant as it is told, found by its id. */
 export const changeIngredient = (way: BrewWay, ingredient: BrewIngredient): BrewWay =>
   fitRatio({ ...way, ingredients: way.ingredients.map((i) => (i.id === ingredient.id ? ingredient : i)) });
 
+/** A way without one plant. */
 export const removeIngredient = (way: BrewWay, id: string): BrewWay => ({
   ...way,
   ingredients: way.ingredients.filter((i) => i.id !== id),

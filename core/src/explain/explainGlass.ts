@@ -1,7 +1,8 @@
 import { leafOf } from '../plan/planDrink';
-import type { Plan } from '../plan/planTypes';
+import type { Plan, PlannedLeaf } from '../plan/planTypes';
 import { handsOnMinutes, totalMinutes } from '../plan/workTime';
 import { HALVING_SUGAR, harshShares, softenedBy, softenersOf } from '../liquid/harshness';
+import { DECAF_LEFT } from '../reference/botanical';
 import { plantIn, plantOf } from '../reference/plants';
 import type { Explanation } from './explanation';
 
@@ -9,6 +10,14 @@ import type { Explanation } from './explanation';
 
 const whole = (x: number, unit: string): string => `${x.toFixed(0)} ${unit}`;
 
+/** Of a gram of the lot that is used. */
+const caffeineMgPerG = (plan: Plan, { plant, ingredientId }: PlannedLeaf): number =>
+  plantOf(plan.drink, plant).caffeineMgPerG *
+  (plan.brews.some((b) => b.way.ingredients.some((i) => i.id === ingredientId && i.plant === plant && i.decaf))
+    ? DECAF_LEFT
+    : 1);
+
+/** Caffeine of a glass, mg: what each plant holds at most, what each brew drew of it, what the glass has. */
 export function explainCaffeine(plan: Plan): Explanation {
   const { glass, target } = plan;
   const sources = leafOf(plan).filter((l) => plantOf(plan.drink, l.plant).caffeineMgPerG > 0);
@@ -24,7 +33,7 @@ export function explainCaffeine(plan: Plan): Explanation {
     steps: [
       ...sources.map((l) => ({
         text: `${l.grams.toFixed(1)} g ${l.name}, at most`,
-        value: whole(l.grams * plantOf(plan.drink, l.plant).caffeineMgPerG, 'mg'),
+        value: whole(l.grams * caffeineMgPerG(plan, l), 'mg'),
       })),
       // It comes out with what else is drawn: a short or a cold steep leaves a part of it in the leaf.
       ...brewed,
@@ -32,7 +41,7 @@ export function explainCaffeine(plan: Plan): Explanation {
     ],
     constants: sources.map((l) => ({
       name: l.name,
-      value: `${plantOf(plan.drink, l.plant).caffeineMgPerG} mg/g`,
+      value: `${caffeineMgPerG(plan, l)} mg/g`,
       source: 'botanical table',
     })),
   };
@@ -79,6 +88,7 @@ export function explainHarsh(plan: Plan): Explanation {
   };
 }
 
+/** Acid of a glass, g/L as citric, by the plants and juices that bring it. */
 export function explainAcid(plan: Plan): Explanation {
   const { glass, target } = plan;
   const acid = (glass.figures.acidGPerL * target.glassMl) / 1000;
@@ -98,6 +108,7 @@ export function explainAcid(plan: Plan): Explanation {
   };
 }
 
+/** Time in all, min, by what it is made of, and how much of it is the hands'. */
 export function explainTime(plan: Plan): Explanation {
   const [longest] = [...plan.brews].sort((a, b) => b.run.endMin - a.run.endMin);
   const { cooling, target } = plan;
@@ -120,6 +131,7 @@ export function explainTime(plan: Plan): Explanation {
   };
 }
 
+/** Warming the jug before it is poured hot: °C, and how long. */
 export function explainWarming(plan: Plan): Explanation {
   const { warming, kitchen, jug } = plan;
   return {
@@ -142,6 +154,7 @@ export function explainWarming(plan: Plan): Explanation {
   };
 }
 
+/** The second drink of a base: how much of it is base, ml, and what that makes. */
 export function explainSecond(plan: Plan): Explanation {
   const { second, target, brews } = plan;
   if (!second || !target.second) return { title: 'Second drink', exact: 'none', steps: [], constants: [] };

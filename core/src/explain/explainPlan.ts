@@ -224,7 +224,7 @@ const EXPLAINERS: Record<Exclude<FigureId, `leaf:${string}`>, (plan: Plan, b: Pl
       return {
         name: `${row.name}: holds, and gives back when pressed`,
         value: `${row.absorbGPerG} g/g, ${percent(row.pressRecovery)}`,
-        source: 'botanical table, modelling default',
+        source: 'botanical table, an estimate of ours',
       };
     }),
     likely: likelyMl(ledgerOf(b).heldMl - ledgerOf(b).pressedMl, FACTOR_SIGMA.held),

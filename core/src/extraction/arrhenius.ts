@@ -41,6 +41,7 @@ const STEP_KJ_PER_MOL = 5;
 /** Widest temperature step of one quadrature panel, K: five points then hold 5e-5 relative for any energy in use. */
 const PANEL_K = 60;
 
+/** Moments and temperatures of a history at which rates are added up, min and °C. */
 export const historyNodes = (history: TemperatureHistory): HistoryNodes => ({
   upTo: lastAsked((untilMin) => nodesUpTo(history, untilMin)),
 });

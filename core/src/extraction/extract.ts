@@ -49,6 +49,7 @@ export type Clocks = {
   readonly history: TemperatureHistory;
 };
 
+/** The clocks that extraction runs by along a history: minutes at the reference temperature, by activation energy. */
 export function clocksOf(history: TemperatureHistory): Clocks {
   const nodes = historyNodes(history);
   // Several plants and families ask the same clock for the same few moments.

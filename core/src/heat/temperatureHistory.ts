@@ -41,7 +41,9 @@ export function segmentTempC(segment: Segment, t: number): number {
   }
 }
 
+/** Temperature at the beginning of a segment, °C. */
 export const startC = (segment: Segment): number => segmentTempC(segment, 0);
+/** Temperature at the end of a segment, °C. */
 export const endC = (segment: Segment): number => segmentTempC(segment, segment.minutes);
 
 /** Temperature at a time; before the start the first, after the end the last. */

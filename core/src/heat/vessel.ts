@@ -1,7 +1,20 @@
 import { houseEstimate, type Estimate } from '../quantity/estimate';
 import { requirePositive } from '../quantity/range';
 
-export const MATERIALS = ['steel', 'enamel', 'glass', 'stoneware', 'aluminium', 'plastic'] as const;
+export const MATERIALS = [
+  'steel',
+  'enamel',
+  'glass',
+  'heatproof-glass',
+  'stoneware',
+  'aluminium',
+  'plastic',
+  'hot-plastic',
+  'cast-iron',
+  'copper',
+  'chipped-enamel',
+  'unknown-glaze',
+] as const;
 export type Material = (typeof MATERIALS)[number];
 
 /** A pot, jar, jug, bottle or glass, as a cylinder. `emptyG` is what it weighs empty (its tare). */
@@ -13,6 +26,8 @@ export type Vessel = {
   diameterCm: number;
   emptyG: number;
   material: Material;
+  /** a bottle that is made to hold pressure */
+  pressure?: true;
   /** how its cooling on the counter was timed against the reference; the reference where it never was */
   timed?: TimedCooling;
 };
@@ -28,6 +43,12 @@ export const VESSEL_CP: Record<Material, number> = {
   glass: 0.84,
   stoneware: 0.9,
   plastic: 1.9,
+  'heatproof-glass': 0.83,
+  'hot-plastic': 1.9,
+  'cast-iron': 0.46,
+  copper: 0.39,
+  'chipped-enamel': 0.5,
+  'unknown-glaze': 0.9,
 };
 
 /** Heat the vessel itself takes up, J/K. */

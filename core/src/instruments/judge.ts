@@ -84,6 +84,7 @@ export const levelOf = (readings: readonly Reading[]): number | undefined => {
   return last && median(readings.filter((r) => r.atMs > last.atMs - 10_000).map((r) => r.value));
 };
 
+/** Median of some values; of an even number the mean of the middle two. */
 export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const middle = Math.floor(sorted.length / 2);

@@ -53,6 +53,7 @@ export type Simulated = {
   beganMs: number;
 };
 
+/** A simulated instrument that behaves well from a moment on, ms since 1970 UTC. */
 export const freshlySimulated = (nowMs: number): Simulated => ({
   misbehaves: 'none',
   sinceMs: nowMs,

@@ -72,6 +72,7 @@ export function softenedBy({
   return (sense) => (sense === 'bitter' ? bitter : sense === 'astringent' ? astringent : fault);
 }
 
+/** What softens harshness in a liquid: sugar and milk, g/L. */
 export const softenersOf = (l: Liquid): Softeners => ({
   sweetGPerL: sweetGPerL(l),
   acidGPerL: acidGPerL(l),

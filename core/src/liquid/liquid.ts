@@ -192,6 +192,7 @@ export function withoutWater(l: Liquid, steamG: number): Liquid {
   return { ...l, waterG: l.waterG - steamG };
 }
 
+/** Sum over kinds, g. */
 export function totalOf(kinds: ByKind): number {
   let sum = 0;
   for (const kind in kinds) sum += kinds[kind]!;
@@ -200,6 +201,7 @@ export function totalOf(kinds: ByKind): number {
 /** All that is dissolved, g. */
 export const solidsG = (l: Liquid): number =>
   totalOf(l.bodyG) + totalOf(l.harshG) + totalOf(l.sugarG) + l.acidG + l.saltG;
+/** Mass of a liquid with all that is in it, g. */
 export const massG = (l: Liquid): number => l.waterG + l.ethanolG + l.pulpG + solidsG(l);
 
 /** Apparent sugar, % by mass: all dissolved solids counted as sucrose; pulp is no part of what a refractometer sees. */
@@ -243,9 +245,12 @@ const perLitre = (l: Liquid, g: number): number => (g === 0 ? 0 : (1000 * g) / v
 
 /** Sugar of every kind, g/L. For white sugar and fruit this is sucrose-equivalent sweetness too. */
 export const sugarGPerL = (l: Liquid): number => perLitre(l, totalOf(l.sugarG));
+/** Acid of a liquid at 20 °C, g/L as citric. */
 export const acidGPerL = (l: Liquid): number => perLitre(l, l.acidG);
+/** Body that one plant gave, g/L of the liquid at 20 °C. */
 export const bodyGPerL = (l: Liquid, plant: string): number => perLitre(l, l.bodyG[plant] ?? 0);
 
+/** The same kinds with other amounts. */
 export function mapKinds(kinds: ByKind, f: (g: number, kind: string) => number): ByKind {
   const mapped: Record<string, number> = {};
   for (const kind in kinds) mapped[kind] = f(kinds[kind]!, kind);

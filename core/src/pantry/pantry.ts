@@ -26,9 +26,11 @@ export type PantryEntry = {
   packG?: number;
 };
 
+/** What the pantry holds of a plant; undefined where it is not kept track of. */
 export const entryOf = (pantry: readonly PantryEntry[], plant: string): PantryEntry | undefined =>
   pantry.find((e) => e.plant === plant);
 
+/** Grams at hand of a plant, all its lots together. */
 export const onHandG = (entry: PantryEntry | undefined): number =>
   (entry?.lots ?? []).reduce((sum, l) => sum + l.leftG, 0);
 
@@ -63,6 +65,7 @@ function meanPotency(entry: PantryEntry, needG: number | undefined): number {
   return (given + left) / needG;
 }
 
+/** The house's own measures by plant, g. */
 export const measuresOf = (pantry: readonly PantryEntry[]): Record<string, OwnMeasures> =>
   Object.fromEntries(pantry.flatMap((e) => (e.measures ? [[e.plant, e.measures]] : [])));
 

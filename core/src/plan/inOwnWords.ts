@@ -15,6 +15,7 @@ import { plantIn, type Plants } from '../reference/plants';
 import { SWEETENERS, type SweetenerName } from '../sugar/sweeteners';
 import type { Plan } from './planTypes';
 
+/** Water as a thing that is measured. */
 export const WATER_THING: Thing = thingPoured('water', 'Water');
 
 /** How amounts of a thing are read in a house: by its own measures, and by its pints. */

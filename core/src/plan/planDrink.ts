@@ -2,6 +2,7 @@ import { REFERENCE_FACTORS } from '../brew/brewRun';
 import type { WaterLedger } from '../brew/waterLedger';
 import {
   choiceFor,
+  GLASSES_EACH,
   TARGET_RANGES,
   ACID_RANGE,
   POTENCY_RANGE,
@@ -36,6 +37,7 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
   for (const [field, range] of Object.entries(TARGET_RANGES))
     within(field, target[field as keyof typeof TARGET_RANGES], range);
   if (target.acidGPerL !== undefined) within('acidGPerL', target.acidGPerL, ACID_RANGE);
+  if (target.glassesEach !== undefined) within('glassesEach', target.glassesEach, GLASSES_EACH);
   if (target.second) {
     within('second.litres', target.second.litres, SECOND_RANGES.litres);
     within('second.strengthX', target.second.strengthX, SECOND_RANGES.strengthX);

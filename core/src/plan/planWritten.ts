@@ -20,7 +20,7 @@ import { glassLinesShare, writtenTarget } from './houseStandard';
 import { figuresOf, type Jug } from './mixJug';
 import { lineLiquid } from './mixLines';
 import type { NoPlan, Plan, PlanResult } from './planTypes';
-import { DrinkSolver, type SolvedBrew } from './solveDrink';
+import { decafOf, DrinkSolver, type SolvedBrew } from './solveDrink';
 import { smallestHolding, smallestVesselFor } from './vesselChoice';
 
 /** More than this many pots at once is no plan for a kitchen. */
@@ -45,7 +45,7 @@ export function planWritten(
     const brew = brewOf(drink, line.from.brewId)!;
     const { wayId, steepMin } = choiceFor(drink, start, brew.id);
     const written = withSteep(brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!, steepMin);
-    const way = ofLots(written, start.potency);
+    const way = ofLots(decafOf(written, brew.id, asked), start.potency);
     const pot = potFor(kitchen, way);
     if (!pot) return noPotFor(kitchen, way);
     brews.push({ brew, lineId: line.id, way, ...pot });
@@ -67,7 +67,7 @@ export function planWritten(
 /** What stays the cook's own of a target when the drink is made as written. */
 function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
   const written = writtenTarget(drink);
-  const { wayId, others, audience, provenance, confirmedOn, readyBy, potency } = asked;
+  const { wayId, others, audience, provenance, confirmedOn, asked: askedAbout, glassesEach, readyBy, potency } = asked;
   const way =
     drink.brews[0].ways.find((w) => w.id === wayId) ?? drink.brews[0].ways.find((w) => w.id === written.wayId)!;
   const chosen = Object.entries(others ?? {}).flatMap(([brewId, choice]) => {
@@ -82,6 +82,8 @@ function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
     audience,
     ...(provenance ? { provenance } : {}),
     ...(confirmedOn ? { confirmedOn } : {}),
+    ...(askedAbout ? { asked: askedAbout } : {}),
+    ...(glassesEach === undefined ? {} : { glassesEach }),
     ...(readyBy ? { readyBy } : {}),
     ...(potency ? { potency } : {}),
     asWritten: true,

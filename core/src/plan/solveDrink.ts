@@ -14,6 +14,7 @@ import {
   type Kitchen,
   type MixLine,
   type PlanTarget,
+  provenanceKey,
 } from '../drink/drink';
 import { TOO_LITTLE_HEAT } from '../heat/heating';
 import type { Vessel } from '../heat/vessel';
@@ -63,7 +64,11 @@ export class DrinkSolver {
       const lines = drink.mix.filter((l) => l.from.kind === 'brew' && l.from.brewId === brew.id);
       const { wayId, steepMin } = choiceFor(drink, target, brew.id);
       const way = brew.ways.find((w) => w.id === wayId) ?? brew.ways[0]!;
-      return lines.map((l) => ({ brew, lineId: l.id, way: withLots(withSteep(way, steepMin), target.potency) }));
+      return lines.map((l) => ({
+        brew,
+        lineId: l.id,
+        way: withLots(decafOf(withSteep(way, steepMin), brew.id, target), target.potency),
+      }));
     });
     this.jugWanted = this.wantedInJug();
   }
@@ -447,6 +452,14 @@ const MOST_SWEETER = 20;
 
 /** The water of the second drink. */
 const SECOND_WATER = 'second:water';
+
+/** What is told of a lot that changes what it gives: its leaf has no caffeine. */
+export const decafOf = (way: BrewWay, brewId: string, { provenance }: Pick<PlanTarget, 'provenance'>): BrewWay => ({
+  ...way,
+  ingredients: way.ingredients.map((i) =>
+    provenance?.[provenanceKey(brewId, i.id)]?.decaf ? { ...i, decaf: true as const } : i,
+  ),
+});
 
 /** A weak lot is weighed out more of, so that the brew gives what the recipe means. */
 const withLots = (way: BrewWay, potency: PlanTarget['potency'] = {}): BrewWay => ({

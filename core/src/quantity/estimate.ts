@@ -4,6 +4,7 @@
  */
 export type Estimate = { readonly value: number; readonly sigmaLn: number; readonly source: string };
 
+/** A value of ours with its spread, one standard deviation on the log scale. */
 export const houseEstimate = (value: number, sigmaLn: number): Estimate => ({
   value,
   sigmaLn,

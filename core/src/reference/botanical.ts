@@ -2,11 +2,16 @@ import type { ColourFamily } from '../colour/colourFamilies';
 import type { ExtractionClassName } from '../extraction/extractionClass';
 import type { FreshMatter, Matter } from './matter';
 
+/** Caffeine that decaffeinated leaf still holds, as a share of what it held. Confidence medium: 1 to 10 %. @source food composition tables */
+export const DECAF_LEFT = 0.05;
+
 /** A plant in one form, with the figures the model needs. Fractions are grams a gram of this form. */
 export type Botanical = {
   slug: string;
   name: string;
   latinName: string;
+  /** false for a plant of one's own that nobody knows to be sold or eaten as food */
+  food?: false;
   part: string;
   form: string;
   role: string;

@@ -104,6 +104,7 @@ export const partsOf = (b: Botanical): readonly { plant: string; share: number }
 /** Every botanical in the reference. */
 export const botanicals = (): readonly Botanical[] => ALL;
 
+/** A row of the table by its slug; undefined for a slug that it does not have. */
 export const botanicalIfKnown = (slug: string): Botanical | undefined => BY_SLUG.get(slug);
 
 /** @throws InputError for a slug that is not in the reference */
@@ -121,4 +122,5 @@ export const netBodyMax = (b: Botanical): number => b.bodyMax - b.sugar - b.citr
  * keeping it may have in aroma, so taste decides.
  */
 export const freshForDriedG = (driedG: number, b: Pick<Botanical, 'freshToDry'>): number => driedG * b.freshToDry;
+/** Grams dried that give what so many grams fresh give. */
 export const driedForFreshG = (freshG: number, b: Pick<Botanical, 'freshToDry'>): number => freshG / b.freshToDry;

@@ -30,6 +30,7 @@ export type FreshMatter = Matter & {
 
 /** Room of what is dissolved and of pulp, ml a gram. @source partial volumes of sugars and of cell wall, seed and starch */
 export const DISSOLVED_ML_PER_G = 0.62;
+/** Volume of a gram of pulp, ml. Handbook densities of fruit solids, rounded. */
 export const PULP_ML_PER_G = 0.67;
 
 /** A plant's own liquor, ml a gram: its water and what is dissolved in it. */
@@ -38,4 +39,5 @@ export const ownLiquorMlPerG = ({ water, soluble }: Matter): number => water + D
 /** Room of a gram raw, air included, ml. */
 export const rawMlPerG = (m: FreshMatter): number => (ownLiquorMlPerG(m) + PULP_ML_PER_G * m.pulp) / (1 - m.air);
 
+/** Whether it brings water of its own. */
 export const isFresh = (m: Matter | undefined): m is FreshMatter => m !== undefined && 'opens' in m;

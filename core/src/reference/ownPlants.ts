@@ -17,14 +17,18 @@ export type OwnPlant = {
   doseGPerL?: number;
   /** whether it has been brewed and found to be like its parts */
   strengthKnown: boolean;
+  /** whether it is sold or eaten as food; not asked by earlier releases */
+  food?: boolean;
   note?: string;
   archived?: boolean;
 };
 
 /** One standard deviation, log scale, of what a plant that was never brewed gives, and of one that was. House estimates. */
 export const UNKNOWN_STRENGTH_SIGMA_LN = 0.5;
+/** One standard deviation, log scale, of what a plant of one's own gives once it has been brewed. House estimate. */
 export const KNOWN_STRENGTH_SIGMA_LN = 0.15;
 
+/** Whether an id is of a plant of the cook's own. */
 export const isOwnPlantId = (id: string): boolean => /^own-[a-z0-9-]+-r\d+$/.test(id);
 
 /** "own-garden-mix-r3" for the third figures of a plant. */
@@ -85,6 +89,7 @@ export function botanicalOf(own: OwnPlant): Botanical {
     sugar: mean((b) => b.sugar),
     caffeineMgPerG: mean((b) => b.caffeineMgPerG),
     cautionKeys: [...new Set(parts.flatMap((p) => p.b.cautionKeys))],
+    ...(own.food === false ? { food: false } : {}),
     confidence: own.strengthKnown ? 'medium' : 'low',
     note: own.note ?? 'A plant of your own, by the figures of its parts.',
     strengthSigmaLn: own.strengthKnown ? KNOWN_STRENGTH_SIGMA_LN : UNKNOWN_STRENGTH_SIGMA_LN,

@@ -21,6 +21,7 @@ export type Outlook = {
   readyMs: number | undefined;
 };
 
+/** What a running brew is on its way to at a moment, ms since 1970 UTC: when, how strong, how much. */
 export function outlookAt(batch: Batch, brewId: string, nowMs: number): Outlook {
   const concentrate = concentrateOf(batch, brewId);
   const run = runOfBatch(batch, brewId);

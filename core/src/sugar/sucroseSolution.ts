@@ -12,7 +12,9 @@ import {
 
 // Sucrose in water. Brix here is percent sucrose by mass; for tea or juice it is apparent sucrose.
 
+/** Solutions of sugar that are worked out. */
 export const BRIX: Range = { unit: '°Bx', min: 0, max: 80 };
+/** More than all of it cannot be sugar. */
 export const IMPOSSIBLE_ABOVE_BRIX = 100;
 
 const massFraction = (where: string, brix: number, warn: WarningSink | undefined, max = BRIX.max): number => {
