@@ -89,7 +89,7 @@ async function potsOnTheStove() {
 /** A page that has been touched may ring, and says so. */
 async function touched(page) {
   await page.getByRole('region', { name: 'The alarm of this device' }).getByRole('button').first().click();
-  await page.getByText('This device rings at each call.').waitFor();
+  await page.getByText('It rings at each call.').waitFor();
   await page.waitForTimeout(300);
 }
 

@@ -7,8 +7,10 @@ import { HouseModule } from './house/house.module';
 import { InstrumentsModule } from './instruments/instruments.module';
 import { JugsModule } from './jugs/jugs.module';
 import { LanModule } from './lan/lan.module';
+import { Planner } from './planning/planner';
 import { PrintModule } from './print/print.module';
 import { CONFIG, type Config } from './shared/config';
+import { Intake } from './shared/intake';
 import { ProblemFilter } from './shared/problem.filter';
 import { StreamModule } from './stream/stream.module';
 
@@ -27,14 +29,14 @@ export class AppModule {
     const configModule: DynamicModule = {
       global: true,
       module: class ConfigModule {} as Type,
-      providers: [{ provide: CONFIG, useValue: config }],
-      exports: [CONFIG],
+      providers: [{ provide: CONFIG, useValue: config }, Intake, Planner],
+      exports: [CONFIG, Intake, Planner],
     };
     return {
       module: AppModule,
       imports: [
         configModule,
-        ThrottlerModule.forRoot([{ ttl: 10_000, limit: 400 }]),
+        ThrottlerModule.forRoot([{ ttl: 10_000, limit: config.requestsIn10s ?? 400 }]),
         DrinksModule,
         BatchesModule,
         HouseModule,

@@ -1,7 +1,6 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { homedir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { createApp } from './createApp';
@@ -9,11 +8,10 @@ import { seedDemo } from './demo/seedDemo';
 import { certificateFor } from './lan/certificate';
 import { homeAddresses, listenAtHome, showAtTerminal } from './lan/homeNetwork';
 import { PairingService } from './lan/pairing.service';
+import { dataFolder } from './database/dataFolder';
 import type { Config, LanConfig } from './shared/config';
 
-/** Where the user's own data lie unless STEEPSIS_DATA says otherwise: outside the program's folder. */
-const dataFolder =
-  process.env['STEEPSIS_DATA'] ?? join(process.env['XDG_DATA_HOME'] ?? join(homedir(), '.local', 'share'), 'steepsis');
+const folder = dataFolder();
 const firstPort = Number(process.env['PORT'] ?? 4310);
 const webFolder = join(__dirname, '..', '..', 'web', 'dist');
 const PORTS_TRIED = 20;
@@ -21,11 +19,13 @@ const PORTS_TRIED = 20;
 const clockAheadMs = Number(process.env['STEEPSIS_CLOCK_AHEAD_MIN'] ?? 0) * 60_000;
 
 async function main(): Promise<void> {
+  // What is written belongs to the one who started this, and to nobody else.
+  process.umask(0o077);
   const now = (): Date => new Date(Date.now() + clockAheadMs);
   const port = await freePort('127.0.0.1', firstPort);
   const lan = process.argv.includes('--lan') ? await homeNetwork(port) : undefined;
   const config: Config = {
-    databaseFile: join(dataFolder, 'steepsis.sqlite'),
+    databaseFile: join(folder, 'steepsis.sqlite'),
     host: '127.0.0.1',
     port,
     webFolder: existsSync(webFolder) ? webFolder : undefined,
@@ -39,7 +39,7 @@ async function main(): Promise<void> {
   await app.listen(port, config.host);
   if (lan) await lan.listen(app);
   console.log(`Steepsis is ready: http://localhost:${port}`);
-  console.log(`Its data are in ${dataFolder}. Stop it with Ctrl+C.`);
+  console.log(`Its data are in ${folder}. Stop it with Ctrl+C.`);
   if (lan) await lan.show(app.get(PairingService).current().digits);
 }
 
@@ -47,7 +47,7 @@ async function main(): Promise<void> {
 async function homeNetwork(port: number): Promise<HomeNetwork> {
   const addresses = homeAddresses();
   if (addresses.length === 0) throw new Error('--lan: this machine has no address in a home network.');
-  const certificate = await certificateFor(addresses, dataFolder, new Date());
+  const certificate = await certificateFor(addresses, folder, new Date());
   const httpsPort = await freePort(addresses[0]!, port + 1);
   const config = { addresses, port, httpsPort, fingerprint: certificate.fingerprint };
   return {

@@ -155,7 +155,7 @@ describe('what a batch refuses', () => {
       brewId: 'concentrate',
       stageId: 'heat',
     });
-    expect(problem(future)).toContain('400 invalid-input: That moment is still to come');
+    expect(problem(future)).toContain('a time that has come');
     const two = await server.startBatch();
     const taken = await server.say(
       two.id,

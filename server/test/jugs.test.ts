@@ -72,6 +72,10 @@ describe('a jug poured together over HTTP', () => {
     for (let i = 0; i < 3; i++) await server.http.post('/api/jugs').send(start).expect(201);
     expect(await shelf.leftMl()).toBeCloseTo(730, 0);
     expect(await JugEventRow.count()).toBe(1);
+    // The same id for something else is no repeated send.
+    const other = { ...start, parts: [{ name: 'Concentrate', ml: 300, from: shelf.from }] };
+    await server.http.post('/api/jugs').send(other).expect(409);
+    expect(await shelf.leftMl()).toBeCloseTo(730, 0);
   });
 
   it('bottles a measured brew that is poured from', async () => {

@@ -58,21 +58,19 @@ export class TestServer {
 
   /** A batch of a drink that is kept, as it is by default, begun now. */
   async begin(drinkId: string, more: object = {}): Promise<string> {
+    const body = await this.startOf(drinkId, more);
+    await this.http.post('/api/batches').send(body).expect(201);
+    return body.id;
+  }
+
+  /** What is sent to begin a drink that is kept, as it is by default but for some wishes. */
+  async startOf(drinkId: string, more: object = {}, wishes: object = {}): Promise<{ id: string }> {
     const { drink } = (await this.http.get(`/api/drinks/${drinkId}`)).body;
-    const id = randomUUID();
-    await this.http
-      .post('/api/batches')
-      .send({
-        id,
-        eventId: randomUUID(),
-        at: this.now.toISOString(),
-        drinkId,
-        drinkVersion: drink.version,
-        target: drink.defaults,
-        ...more,
-      })
-      .expect(201);
-    return id;
+    return {
+      id: randomUUID(),
+      ...{ eventId: randomUUID(), at: this.now.toISOString(), drinkId, drinkVersion: drink.version },
+      ...{ target: { ...drink.defaults, ...wishes }, ...more },
+    };
   }
 
   /** A batch of the roselle cooler, started now. */

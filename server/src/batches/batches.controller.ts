@@ -2,7 +2,6 @@ import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/com
 import {
   additionSchema,
   appendEventSchema,
-  check,
   listBatchesSchema,
   startBatchSchema,
   type Addition,
@@ -11,23 +10,28 @@ import {
   type ShelfView,
   type StartBatch,
 } from '@steepsis/contract';
-import { accept } from '../shared/problem.filter';
+import { Intake } from '../shared/intake';
 import { BatchesService } from './batches.service';
 import type { NewEvent } from './batches.store';
 
 @Controller('api')
 export class BatchesController {
-  constructor(private readonly batches: BatchesService) {}
+  constructor(
+    private readonly batches: BatchesService,
+    private readonly intake: Intake,
+  ) {}
 
   @Get('batches')
   async list(@Query() query: unknown): Promise<BatchList> {
-    const filter = accept<Parameters<BatchesService['list']>[0]>(check(listBatchesSchema, query, { fromQuery: true }));
+    const filter = this.intake.accept<Parameters<BatchesService['list']>[0]>(listBatchesSchema, query, {
+      fromQuery: true,
+    });
     return { batches: await this.batches.list(filter), serverNow: this.batches.serverNow() };
   }
 
   @Post('batches')
   start(@Body() body: unknown): Promise<BatchView> {
-    return this.batches.start(accept<StartBatch>(check(startBatchSchema, body)));
+    return this.batches.start(this.intake.accept<StartBatch>(startBatchSchema, body));
   }
 
   @Get('batches/:id')
@@ -39,14 +43,14 @@ export class BatchesController {
   @HttpCode(200)
   append(@Param('id') id: string, @Body() body: unknown): Promise<BatchView> {
     const type = (body as { type?: unknown } | null)?.type;
-    const { v: _version, ...event } = accept<NewEvent & { v: 1 }>(check(appendEventSchema(type), body));
+    const { v: _version, ...event } = this.intake.accept<NewEvent & { v: 1 }>(appendEventSchema(type), body);
     return this.batches.append(id, event);
   }
 
   @Post('batches/:id/additions')
   @HttpCode(200)
   add(@Param('id') id: string, @Body() body: unknown): Promise<BatchView> {
-    return this.batches.add(id, accept<Addition>(check(additionSchema, body)));
+    return this.batches.add(id, this.intake.accept<Addition>(additionSchema, body));
   }
 
   @Get('shelf')

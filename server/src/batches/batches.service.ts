@@ -3,18 +3,13 @@ import {
   batchAfter,
   blocksAt,
   decide,
-  factsOfPlan,
-  findingsOf,
-  freezePlan,
-  planOrWhy,
   pourTogether,
-  shoppingList,
   warningsOfPlan,
   type Acknowledged,
   type BatchEvent,
   type Brew,
   type Drink,
-  type Plan,
+  type Finding,
   type PlanTarget,
 } from '@steepsis/core';
 import type { Transaction } from 'sequelize';
@@ -22,8 +17,11 @@ import type { Addition, BatchSummary, BatchView, ShelfView, StartBatch } from '@
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
-import { invalidInput, notFound, ProblemException, refusal, refuseFuture } from '../shared/problem.filter';
+import { invalidInput, notFound, ProblemException, refusal } from '../shared/problem.filter';
+import { refuseOther, sameEvent, sameMoment, sameParts } from '../shared/repeated';
+import { eachAlone } from '../shared/stored';
 import { StreamService } from '../stream/stream';
+import type { ReadyToStart } from '../planning/planJobs';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { BatchesStore, type NewEvent } from './batches.store';
 
@@ -50,24 +48,31 @@ export class BatchesService {
   }
 
   async shelf(): Promise<ShelfView> {
-    const ids = await this.store.idsOnShelf();
-    const batches = await Promise.all(ids.map((id) => this.view(id)));
-    return { batches, serverNow: this.serverNow() };
+    const { items, unread } = await eachAlone(await this.store.onShelf(), async ({ id, events }) =>
+      this.viewOf(id, await events()),
+    );
+    return { batches: items, unread, serverNow: this.serverNow() };
   }
 
   /** Starts a batch: plans it here, so that what is stored is what the model says, and freezes the plan. */
   async start(request: StartBatch): Promise<BatchView> {
-    refuseFuture(request.at, this.config.now());
-    const { plan: planned, acknowledged } = await this.planFor(request);
-    const plan = freezePlan(planned, acknowledged);
+    const { plan, needs } = await this.planFor(request);
     let isNew = false;
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(request.id, transaction);
-      if (before.some((e) => e.id === request.eventId)) return before;
+      const sent = before.find((e) => e.id === request.eventId);
+      if (sent) {
+        const same =
+          sent.type === 'started' &&
+          sent.plan.drink.id === request.drinkId &&
+          sent.plan.drink.version === request.drinkVersion;
+        refuseOther(same && sameMoment(sent.at, request.at));
+        return before;
+      }
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
       isNew = true;
-      await this.house.takeFromPantry(shoppingList(planned, []), transaction);
+      await this.house.takeFromPantry(needs, transaction);
       return this.store.append(
         request.id,
         [],
@@ -83,11 +88,14 @@ export class BatchesService {
 
   /** Appends an event if it may follow. A send that was stored before is answered as if it were new. */
   async append(batchId: string, event: NewEvent): Promise<BatchView> {
-    refuseFuture(event.at, this.config.now());
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(batchId, transaction);
       if (before.length === 0) throw notFound('batch', batchId);
-      if (before.some((e) => e.id === event.id)) return before;
+      const sent = before.find((e) => e.id === event.id);
+      if (sent) {
+        refuseOther(sameEvent(sent, event));
+        return before;
+      }
       await this.refuseForeign(event.id, batchId, transaction);
       const decision = decide(batchAfter(before), event, event.at);
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
@@ -100,11 +108,14 @@ export class BatchesService {
 
   /** Pours something into what a batch has on the shelf; what it is poured from is drawn down with it, or nothing is. */
   async add(batchId: string, { id, at, vesselId, parts: asked }: Addition): Promise<BatchView> {
-    refuseFuture(at, this.config.now());
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(batchId, transaction);
       if (before.length === 0) throw notFound('batch', batchId);
-      if (before.some((e) => e.id === id)) return before;
+      const sent = before.find((e) => e.id === id);
+      if (sent) {
+        refuseOther(sent.type === 'added' && sent.vesselId === vesselId && sameParts(sent.parts, asked));
+        return before;
+      }
       await this.refuseForeign(id, batchId, transaction);
       const into = { kind: 'shelf', batchId, vesselId } as const;
       const parts = await this.pours.take(asked, { at, into }, transaction);
@@ -139,7 +150,7 @@ export class BatchesService {
     target,
     acknowledged = [],
     at,
-  }: StartBatch): Promise<{ plan: Plan; acknowledged: Acknowledged[] }> {
+  }: StartBatch): Promise<Pick<ReadyToStart, 'plan' | 'needs'>> {
     const drink = await this.drinks.drink(drinkId);
     if (drink.version !== drinkVersion) {
       throw refusal(
@@ -149,22 +160,12 @@ export class BatchesService {
       );
     }
     refuseUnknownWays(drink, target);
-    const result = planOrWhy(drink, target, await this.house.kitchen(), await this.drinks.learnedOf(drink));
-    if (result.kind === 'no-plan') {
-      throw new ProblemException({
-        type: 'no-plan',
-        title: 'No plan meets this target',
-        status: 422,
-        detail: result.message,
-        nearest: result.nearest,
-      });
-    }
-    return { plan: result.plan, acknowledged: this.gate(result.plan, acknowledged, at) };
+    const { plan, findings, needs } = await this.drinks.readyToStart(drink, target);
+    return { plan: { ...plan, acknowledged: this.gate(findings, acknowledged, at) }, needs };
   }
 
   /** A plan may start when nothing blocks it and every warning has been read; what was read is kept with it. */
-  private gate(plan: Plan, acknowledged: readonly string[], at: string): Acknowledged[] {
-    const findings = findingsOf(...factsOfPlan(plan));
+  private gate(findings: readonly Finding[], acknowledged: readonly string[], at: string): Acknowledged[] {
     const blocks = blocksAt(findings, 'plan', 'picker', 'stove');
     if (blocks.length > 0) {
       throw new ProblemException({

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { col, fn, Op, type Transaction, type WhereOptions } from 'sequelize';
+import { col, fn, literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import {
   batchAfter,
   EVENT_VERSION,
@@ -15,12 +15,19 @@ import type { BatchSummary } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
+import { grouped } from '../shared/grouped';
+import { storedEvent } from '../shared/stored';
 
 export type NewEvent = { id: string; at: string } & BatchEventBody;
+
+type MadeByDrink = ReadonlyMap<string, { batches: number; lastMadeAt: string }>;
 
 /** Batches and their events in the database. Decides nothing. */
 @Injectable()
 export class BatchesStore {
+  /** worked out anew when a batch is begun; the lines of batches are the truth */
+  private made: Promise<MadeByDrink> | undefined;
+
   constructor(private readonly database: DatabaseService) {}
 
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
@@ -34,6 +41,21 @@ export class BatchesStore {
       ...(transaction ? { transaction } : {}),
     });
     return withFiguresOfHouse(readEvents(rows.map(storedEventOf)), transaction);
+  }
+
+  /** Batches of which something is left, each with its name and its events, the oldest first: two queries, however many there are. */
+  async onShelf(): Promise<{ id: string; name: string; events: () => Promise<BatchEvent[]> }[]> {
+    const lines = await BatchRow.findAll({ where: { on_shelf: true }, order: [['started_at', 'ASC']] });
+    const rows = await BatchEventRow.findAll({
+      where: { batch_id: { [Op.in]: literal('(SELECT id FROM batches WHERE on_shelf = 1)') } },
+      order: [['seq', 'ASC']],
+    });
+    const byBatch = grouped(rows, (r) => r.batch_id);
+    return lines.map((l) => ({
+      id: l.id,
+      name: l.drink_name,
+      events: async () => withFiguresOfHouse(readEvents((byBatch.get(l.id) ?? []).map(storedEventOf))),
+    }));
   }
 
   async eventById(id: string, transaction: Transaction): Promise<{ batchId: string } | undefined> {
@@ -53,8 +75,12 @@ export class BatchesStore {
     const stored = { id, batchId, seq: before.length, at, v: EVENT_VERSION, ...body } as BatchEvent;
     const events = [...before, stored];
     const line = lineOf(batchAfter(events), at);
-    if (before.length === 0) await BatchRow.create(line, { transaction });
-    else await BatchRow.update(line, { where: { id: batchId }, transaction });
+    if (before.length === 0) {
+      await BatchRow.create(line, { transaction });
+      transaction.afterCommit(() => (this.made = undefined));
+    } else {
+      await BatchRow.update(line, { where: { id: batchId }, transaction });
+    }
     await BatchEventRow.create(
       {
         id,
@@ -69,9 +95,14 @@ export class BatchesStore {
     return events;
   }
 
-  async list(filter: { phase?: Phase; drinkId?: string; limit: number; before?: string }): Promise<BatchSummary[]> {
+  async list(filter: {
+    phase?: Phase | 'open';
+    drinkId?: string;
+    limit: number;
+    before?: string;
+  }): Promise<BatchSummary[]> {
     const where: WhereOptions = {
-      ...(filter.phase ? { phase: filter.phase } : {}),
+      ...(filter.phase ? { phase: filter.phase === 'open' ? { [Op.in]: OPEN } : filter.phase } : {}),
       ...(filter.drinkId ? { drink_id: filter.drinkId } : {}),
       ...(filter.before ? { started_at: { [Op.lt]: filter.before } } : {}),
     };
@@ -86,11 +117,6 @@ export class BatchesStore {
     return rows.map(summaryOf);
   }
 
-  idsOnShelf = async (): Promise<string[]> =>
-    (await BatchRow.findAll({ where: { on_shelf: true }, attributes: ['id'], order: [['started_at', 'ASC']] })).map(
-      (r) => r.id,
-    );
-
   /** Latest batches of a drink, newest first; only tasted ones if asked. */
   async idsOfDrink(drinkId: string, { tastedOnly, limit }: { tastedOnly: boolean; limit: number }): Promise<string[]> {
     const where = { drink_id: drinkId, ...(tastedOnly ? { tasted: true } : {}) };
@@ -99,10 +125,19 @@ export class BatchesStore {
     );
   }
 
-  /** How often each drink was made, and when last. */
-  async madeByDrink(): Promise<Map<string, { batches: number; lastMadeAt: string }>> {
+  /** How often each drink was made, and when last: read off the index of drinks alone. */
+  madeByDrink(): Promise<MadeByDrink> {
+    // What is being counted while a batch begins is forgotten with it; what fails is counted anew.
+    this.made ??= this.countMade().catch((error: unknown) => {
+      this.made = undefined;
+      throw error;
+    });
+    return this.made;
+  }
+
+  private async countMade(): Promise<MadeByDrink> {
     const rows = (await BatchRow.findAll({
-      attributes: ['drink_id', [fn('COUNT', col('id')), 'batches'], [fn('MAX', col('started_at')), 'last_made_at']],
+      attributes: ['drink_id', [fn('COUNT', literal('*')), 'batches'], [fn('MAX', col('started_at')), 'last_made_at']],
       group: ['drink_id'],
       raw: true,
     })) as unknown as { drink_id: string; batches: number; last_made_at: string }[];
@@ -110,9 +145,18 @@ export class BatchesStore {
   }
 }
 
+/** Phases that the stove still has something to do with. */
+const OPEN: readonly Phase[] = ['running', 'strained', 'measured'];
+
 /** An event as the release that stored it wrote it. */
 const storedEventOf = (row: BatchEventRow): StoredEvent =>
-  ({ id: row.id, batchId: row.batch_id, seq: row.seq, at: row.at, ...(JSON.parse(row.body) as object) }) as StoredEvent;
+  ({
+    id: row.id,
+    batchId: row.batch_id,
+    seq: row.seq,
+    at: row.at,
+    ...storedEvent('batch', row.body),
+  }) as StoredEvent;
 
 function lineOf(batch: Batch, lastEventAt: string): BatchRow['_creationAttributes'] {
   return {

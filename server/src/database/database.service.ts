@@ -1,13 +1,22 @@
-import { mkdirSync, readdirSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import { Sequelize, Transaction } from 'sequelize';
+import * as sqlite3 from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { CONFIG, type Config } from '../shared/config';
+import { backupName, backupsIn, makeBackup } from './backups';
 import { MIGRATIONS } from './migrations';
 import { defineModels } from './models';
+import { backupFolderOf, keepToOwner, lockNotebook, type NotebookLock } from './notebookFiles';
 
-const BACKUPS_KEPT = 7;
+/** Every connection writes through to the disk before it answers, also those that the library opens for a transaction. */
+class Durable extends sqlite3.Database {
+  constructor(file: string, mode: number, opened: (error: Error | null) => void) {
+    super(file, mode, (error) => {
+      if (error) opened(error);
+      else this.exec('PRAGMA synchronous = FULL; PRAGMA busy_timeout = 5000', opened);
+    });
+  }
+}
 
 /** Errors that ended a write: the transaction they came out of was taken back whole. */
 const ROLLED_BACK = new WeakSet<object>();
@@ -18,24 +27,50 @@ export const wasRolledBack = (error: unknown): boolean =>
 @Injectable()
 export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   private readonly sequelize: Sequelize;
+  private readonly log = new Logger('notebook');
+  private lock: NotebookLock | undefined;
+  private closing: Promise<void> | undefined;
   private tail: Promise<unknown> = Promise.resolve();
 
   constructor(@Inject(CONFIG) private readonly config: Config) {
-    mkdirSync(dirname(config.databaseFile), { recursive: true });
-    this.sequelize = new Sequelize({ dialect: 'sqlite', storage: config.databaseFile, logging: false });
+    keepToOwner(config.databaseFile);
+    this.sequelize = new Sequelize({
+      dialect: 'sqlite',
+      dialectModule: { ...sqlite3, Database: Durable },
+      storage: config.databaseFile,
+      logging: false,
+    });
     defineModels(this.sequelize);
   }
 
   async onModuleInit(): Promise<void> {
-    await this.sequelize.query('PRAGMA journal_mode = WAL');
-    await this.sequelize.query('PRAGMA synchronous = FULL');
-    await this.backUpIfDue();
-    await this.migrate();
+    this.lock = await lockNotebook(this.config.databaseFile);
+    try {
+      await this.open();
+    } catch (error) {
+      await this.onApplicationShutdown();
+      throw error;
+    }
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  private async open(): Promise<void> {
+    const done = await this.stepsDone();
+    refuseNewer(done);
+    await this.sequelize.query('PRAGMA journal_mode = WAL');
+    await this.backUpIfDue(done);
+    await this.migrate();
+    keepToOwner(this.config.databaseFile);
+  }
+
+  onApplicationShutdown(): Promise<void> {
+    this.closing ??= this.close();
+    return this.closing;
+  }
+
+  private async close(): Promise<void> {
     await this.tail;
     await this.sequelize.close();
+    await this.lock?.release();
   }
 
   /**
@@ -63,18 +98,61 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
     await umzug.up();
   }
 
-  /** A whole copy beside the database, once a day and before any migration of that day; the last seven are kept. */
-  private async backUpIfDue(): Promise<void> {
-    const [tables] = await this.sequelize.query("SELECT name FROM sqlite_master WHERE type = 'table'");
-    if (tables.length === 0) return;
-    const folder = join(dirname(this.config.databaseFile), 'backups');
-    mkdirSync(folder, { recursive: true });
-    const name = `${this.config.now().toISOString().slice(0, 10)}.sqlite`;
-    const kept = readdirSync(folder)
-      .filter((f) => f.endsWith('.sqlite'))
-      .sort();
-    if (kept.includes(name)) return;
-    await this.sequelize.query('VACUUM INTO ?', { replacements: [join(folder, name)] });
-    for (const old of kept.slice(0, Math.max(0, kept.length + 1 - BACKUPS_KEPT))) rmSync(join(folder, old));
+  /** Names of the steps that were taken; undefined for a notebook that is not there yet. */
+  private async stepsDone(): Promise<readonly string[] | undefined> {
+    const [tables] = await this.sequelize
+      .query("SELECT name FROM sqlite_master WHERE type = 'table'")
+      .catch(unreadable);
+    if (tables.length === 0) return undefined;
+    const [rows] = await this.sequelize.query('SELECT name FROM SequelizeMeta').catch(() => [[]]);
+    return (rows as { name: string }[]).map((r) => r.name);
+  }
+
+  /**
+   * A whole copy once a day, and one before every step forward that is due, whatever the day. It never stands in the way of a start: each step
+   * is one transaction, and what keeps the copy from being made is said.
+   */
+  private async backUpIfDue(done: readonly string[] | undefined): Promise<void> {
+    if (done === undefined) return;
+    const folder = backupFolderOf(this.config.databaseFile);
+    const day = this.config.now().toISOString().slice(0, 10);
+    const due = MIGRATIONS.find((m) => !done.includes(m.name));
+    const names = [...(due ? [backupName(day, due.name)] : []), backupName(day)];
+    const kept = new Set(backupsIn(folder).map((b) => b.name));
+    for (const name of names.filter((n) => !kept.has(n)))
+      await makeBackup(folder, name, (file) => this.sequelize.query('VACUUM INTO ?', { replacements: [file] })).catch(
+        (error: unknown) => this.log.warn(noBackup(folder, error)),
+      );
   }
 }
+
+/** @throws Error in words for steps that this release does not know */
+function refuseNewer(done: readonly string[] = []): void {
+  const known = new Set(MIGRATIONS.map((m) => m.name));
+  const newer = done.filter((name) => !known.has(name));
+  if (newer.length > 0)
+    throw new Error(
+      `This notebook was kept by a newer Steepsis (${newer.join(', ')}), and nothing of it was changed. Start the newer one, or bring back ` +
+        'an older backup: npm run restore.',
+    );
+}
+
+const unreadable = (error: unknown): never => {
+  throw new Error(
+    `The notebook cannot be read (${error instanceof Error ? error.message : 'no reason given'}). Bring back a backup: npm run restore.`,
+  );
+};
+
+function noBackup(folder: string, error: unknown): string {
+  const reason = error instanceof Error ? error.message : String(error);
+  const what = isFull(error)
+    ? 'The disk is full. Make room on it; the notebook itself goes on.'
+    : `${reason}. See that ${folder} can be written.`;
+  return `No backup was made. ${what}`;
+}
+
+/** Whether something could not be written because there is no room for it. */
+export const isFull = (error: unknown): boolean =>
+  /SQLITE_FULL|database or disk is full|ENOSPC|EFBIG|no space/i.test(
+    error instanceof Error ? `${(error as { code?: string }).code ?? ''} ${error.message}` : '',
+  );

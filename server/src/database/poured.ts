@@ -1,5 +1,6 @@
 import { asStored, plantsMissingIn, soundPlants, withPlantsOf, type OwnPlant, type PouredPart } from '@steepsis/core';
 import type { Transaction } from 'sequelize';
+import { storedOrNone } from '../shared/stored';
 import { HouseRow } from './models';
 
 type Poured = { parts: readonly PouredPart[] };
@@ -12,6 +13,6 @@ export async function withFiguresOfHouse<E extends object>(stored: E[], transact
   const lacks = (p: PouredPart): boolean => plantsMissingIn(p.liquid).length > 0;
   if (!stored.some((e) => isPoured(e) && e.parts.some(lacks))) return stored.map((e) => withLiquids(e, asStored));
   const rows = await HouseRow.findAll({ where: { kind: 'plants' }, ...(transaction ? { transaction } : {}) });
-  const { plants } = soundPlants(rows.map((r) => JSON.parse(r.body) as OwnPlant));
+  const { plants } = soundPlants(rows.flatMap((r) => storedOrNone<OwnPlant>('plants', r.body) ?? []));
   return stored.map((e) => withLiquids(e, (l) => asStored(withPlantsOf(plants, l))));
 }

@@ -1,16 +1,20 @@
 import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import type { Drink } from '@steepsis/core';
-import { check, drinkSchema, type DrinkList, type DrinkVersions, type DrinkView } from '@steepsis/contract';
+import { drinkSchema, type DrinkList, type DrinkVersions, type DrinkView } from '@steepsis/contract';
+import { Intake } from '../shared/intake';
 import { invalidInput } from '../shared/problem.filter';
 import { DrinksService } from './drinks.service';
 
 @Controller('api/drinks')
 export class DrinksController {
-  constructor(private readonly drinks: DrinksService) {}
+  constructor(
+    private readonly drinks: DrinksService,
+    private readonly intake: Intake,
+  ) {}
 
   @Get()
-  async list(): Promise<DrinkList> {
-    return { drinks: await this.drinks.list() };
+  list(): Promise<DrinkList> {
+    return this.drinks.list();
   }
 
   @Get(':id')
@@ -37,13 +41,10 @@ export class DrinksController {
   /** Keeps a drink as its next version. */
   @Put(':id')
   async save(@Param('id') id: string, @Body() body: unknown): Promise<DrinkView> {
-    const checked = check<Drink>(drinkSchema, body);
-    if (!checked.ok) throw invalidInput(checked.errors);
-    if (checked.value.id !== id)
-      throw invalidInput([
-        { field: 'id', accepted: `the id of the address, ${id}`, got: JSON.stringify(checked.value.id) },
-      ]);
-    await this.drinks.save(checked.value);
+    const drink = this.intake.accept<Drink>(drinkSchema, body);
+    if (drink.id !== id)
+      throw invalidInput([{ field: 'id', accepted: `the id of the address, ${id}`, got: JSON.stringify(drink.id) }]);
+    await this.drinks.save(drink);
     return this.drinks.view(id);
   }
 }

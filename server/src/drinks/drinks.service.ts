@@ -5,22 +5,25 @@ import {
   fittedTarget,
   InputError,
   learnFrom,
-  nextTime,
   readDrink,
-  requireDrink,
   targetAsItCame,
   tastingRecordOf,
   type Batch,
   type Drink,
   type Learned,
+  type NextTime,
+  type PlanTarget,
 } from '@steepsis/core';
-import type { DrinkSummary, DrinkVersions, DrinkView } from '@steepsis/contract';
+import type { DrinkList, DrinkSummary, DrinkVersions, DrinkView } from '@steepsis/contract';
 import { BatchesStore } from '../batches/batches.store';
 import { DatabaseService } from '../database/database.service';
 import { ArchivedDrinkRow, DrinkRow } from '../database/models';
 import { HouseService } from '../house/house.service';
+import { Planner, TooLargeError } from '../planning/planner';
+import type { ReadyToStart, toNext } from '../planning/planJobs';
 import { CONFIG, type Config } from '../shared/config';
 import { notFound, ProblemException, unfit } from '../shared/problem.filter';
+import { eachAlone, storedBody } from '../shared/stored';
 import { StreamService } from '../stream/stream';
 
 /** Tastings older than this many batches no longer say what the house likes. */
@@ -34,6 +37,7 @@ export class DrinksService {
     private readonly batches: BatchesStore,
     private readonly house: HouseService,
     private readonly stream: StreamService,
+    private readonly planner: Planner,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -51,26 +55,31 @@ export class DrinksService {
     });
   }
 
-  async list(): Promise<DrinkSummary[]> {
-    const latest = new Map<string, Drink>();
+  async list(): Promise<DrinkList> {
+    const latest = new Map<string, DrinkRow>();
     for (const row of await DrinkRow.findAll({
       order: [
         ['id', 'ASC'],
         ['version', 'ASC'],
       ],
     }))
-      latest.set(row.id, drinkOf(row));
+      latest.set(row.id, row);
     const made = await this.batches.madeByDrink();
     const archived = new Set((await ArchivedDrinkRow.findAll()).map((r) => r.id));
-    return [...latest.values()].map((drink) => ({
-      id: drink.id,
-      name: drink.name,
-      version: drink.version,
-      drink,
-      archived: archived.has(drink.id),
-      batches: made.get(drink.id)?.batches ?? 0,
-      lastMadeAt: made.get(drink.id)?.lastMadeAt,
-    }));
+    const rows = [...latest.values()].map((row) => ({ id: row.id, name: row.id.replaceAll('-', ' '), row }));
+    const { items, unread } = await eachAlone(rows, ({ row }): DrinkSummary => {
+      const drink = drinkOf(row);
+      return {
+        id: drink.id,
+        name: drink.name,
+        version: drink.version,
+        drink,
+        archived: archived.has(drink.id),
+        batches: made.get(drink.id)?.batches ?? 0,
+        lastMadeAt: made.get(drink.id)?.lastMadeAt,
+      };
+    });
+    return { drinks: items, unread };
   }
 
   /** The latest version of a drink. */
@@ -86,7 +95,7 @@ export class DrinksService {
    */
   async save(drink: Drink): Promise<void> {
     // A draft is kept as it is, and is called one; what it still lacks it says where it is planned.
-    if (!drink.draft) this.refuseUnmakeable(drink);
+    if (!drink.draft) await this.refuseUnmakeable(drink);
     const body = JSON.stringify(drink);
     await this.database.write(async (transaction) => {
       const rows = await DrinkRow.findAll({ where: { id: drink.id }, order: [['version', 'ASC']], transaction });
@@ -126,13 +135,19 @@ export class DrinksService {
   }
 
   /** A recipe that cannot be run forward is no drink: what is wrong with it is said by its field. */
-  private refuseUnmakeable(drink: Drink): void {
+  private async refuseUnmakeable(drink: Drink): Promise<void> {
     try {
-      requireDrink(drink);
+      await this.planner.work('toKeep', drink);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       throw unfit(error);
     }
+  }
+
+  /** A drink planned for a target in this house, by what was learned of it. */
+  async readyToStart(drink: Drink, target: PlanTarget): Promise<ReadyToStart> {
+    const [kitchen, learned] = [await this.house.kitchen(), await this.learnedOf(drink)];
+    return this.planner.work('toStart', { drink, target, kitchen, learned });
   }
 
   /** What past tastings have taught of a drink; undefined before the first. */
@@ -150,23 +165,41 @@ export class DrinksService {
     const lastTasted = tasted[0];
     const next =
       learned && lastTasted
-        ? nextTime(drink, targetAsItCame(lastTasted), await this.house.kitchen(), learned, tastings[0])
+        ? await this.advice({
+            drink,
+            wasMadeBy: targetAsItCame(lastTasted),
+            kitchen: await this.house.kitchen(),
+            learned,
+            last: tastings[0],
+          })
         : undefined;
     const startFrom = fittedTarget(drink, next?.target ?? (last ? targetAsItCame(last) : drink.defaults));
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
+  }
+
+  /** A drink that is too large to be advised on is still shown: it is made smaller on its own page. */
+  private async advice(of: Parameters<typeof toNext>[0]): Promise<NextTime | undefined> {
+    try {
+      return await this.planner.work('toNext', of);
+    } catch (error) {
+      if (error instanceof TooLargeError) return undefined;
+      throw error;
+    }
   }
 
   private async tastedBatches(drinkId: string): Promise<Batch[]> {
     return this.load(await this.batches.idsOfDrink(drinkId, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }));
   }
 
-  private load(ids: readonly string[]): Promise<Batch[]> {
-    return Promise.all(ids.map(async (batchId) => batchAfter(await this.batches.eventsOf(batchId))));
+  private async load(ids: readonly string[]): Promise<Batch[]> {
+    const lines = ids.map((id) => ({ id, name: '' }));
+    // One that cannot be read teaches nothing and hinders nothing.
+    return (await eachAlone(lines, async ({ id }) => batchAfter(await this.batches.eventsOf(id)))).items;
   }
 }
 
 /** A drink as any release stored it. */
-const drinkOf = (row: DrinkRow): Drink => readDrink(JSON.parse(row.body) as Drink);
+const drinkOf = (row: DrinkRow): Drink => readDrink(storedBody<Drink>('drink', row.body));
 
 /** Tastings of batches, the latest batch first. A batch that cannot be worked out any more teaches nothing and hinders nothing. */
 const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>

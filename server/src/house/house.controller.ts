@@ -1,12 +1,16 @@
 import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import type { Kitchen, OwnPlant, PantryEntry } from '@steepsis/core';
-import { check, HOUSE_SCHEMAS, type HouseKind, type HouseView, type Kept } from '@steepsis/contract';
+import { HOUSE_SCHEMAS, type HouseKind, type HouseView, type Kept } from '@steepsis/contract';
+import { Intake } from '../shared/intake';
 import { invalidInput, notFound } from '../shared/problem.filter';
 import { HouseService, KITCHEN_ID } from './house.service';
 
 @Controller('api/house')
 export class HouseController {
-  constructor(private readonly house: HouseService) {}
+  constructor(
+    private readonly house: HouseService,
+    private readonly intake: Intake,
+  ) {}
 
   @Get()
   view(): Promise<HouseView> {
@@ -20,18 +24,17 @@ export class HouseController {
     @Param('id') id: string,
     @Body() sent: unknown,
   ): Promise<Kept<Kitchen | PantryEntry | OwnPlant>> {
-    if (!(kind in HOUSE_SCHEMAS)) throw notFound('part of the house', kind);
+    if (!Object.hasOwn(HOUSE_SCHEMAS, kind)) throw notFound('part of the house', kind);
     const { version, body } = (sent ?? {}) as { version?: unknown; body?: unknown };
     if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
       throw invalidInput([
         { field: 'version', accepted: 'the version it was made from, 0 for a new one', got: String(version) },
       ]);
-    const checked = check<Kitchen | PantryEntry | OwnPlant>(HOUSE_SCHEMAS[kind as HouseKind], body);
-    if (!checked.ok) throw invalidInput(checked.errors);
-    const own = idOf(checked.value);
+    const value = this.intake.accept<Kitchen | PantryEntry | OwnPlant>(HOUSE_SCHEMAS[kind as HouseKind], body);
+    const own = idOf(value);
     if (own !== id)
       throw invalidInput([{ field: 'id', accepted: `the id of the address, ${id}`, got: JSON.stringify(own) }]);
-    return this.house.save(kind as HouseKind, id, version, checked.value);
+    return this.house.save(kind as HouseKind, id, version, value);
   }
 }
 

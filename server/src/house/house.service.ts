@@ -9,12 +9,13 @@ import {
   type OwnPlant,
   type PantryEntry,
 } from '@steepsis/core';
-import type { HouseKind, HouseView, Kept } from '@steepsis/contract';
+import type { HouseKind, HouseView, Kept, Unread } from '@steepsis/contract';
 import type { Transaction } from 'sequelize';
 import { DatabaseService } from '../database/database.service';
 import { HouseRow } from '../database/models';
 import { CONFIG, type Config } from '../shared/config';
 import { ProblemException, refusal, unfit } from '../shared/problem.filter';
+import { eachAlone, storedBody, storedOrNone } from '../shared/stored';
 import { StreamService } from '../stream/stream';
 
 type Body = Kitchen | PantryEntry | OwnPlant;
@@ -33,13 +34,21 @@ export class HouseService {
 
   async view(): Promise<HouseView> {
     const rows = await HouseRow.findAll({ order: [['id', 'ASC']] });
-    const kept = <T>(kind: HouseKind): Kept<T>[] =>
-      rows.filter((r) => r.kind === kind).map((r) => ({ version: r.version, body: JSON.parse(r.body) as T }));
-    const plants = kept<OwnPlant>('plants');
+    const kept = async <T extends object>(kind: HouseKind): Promise<{ items: Kept<T>[]; unread: Unread[] }> =>
+      eachAlone(
+        rows.filter((r) => r.kind === kind).map((row) => ({ id: row.id, name: row.id.replaceAll(/[-_]/g, ' '), row })),
+        ({ row }) => ({ version: row.version, body: storedBody<T>(kind, row.body) }),
+      );
+    const kitchen = await kept<Kitchen>('kitchen');
+    const pantry = await kept<PantryEntry>('pantry');
+    const plants = await kept<OwnPlant>('plants');
+    // A kitchen that cannot be read is the one to start from again, kept over the damaged one.
+    const again = { version: rows.find((r) => r.kind === 'kitchen')?.version ?? 0, body: DEFAULT_KITCHEN };
     return {
-      kitchen: kept<Kitchen>('kitchen')[0] ?? { version: 0, body: DEFAULT_KITCHEN },
-      pantry: kept<PantryEntry>('pantry'),
-      plants,
+      kitchen: kitchen.items[0] ?? again,
+      pantry: pantry.items,
+      plants: plants.items,
+      unread: [...kitchen.unread, ...pantry.unread, ...plants.unread],
     };
   }
 
@@ -61,7 +70,7 @@ export class HouseService {
       if (row?.body === text) return { version: row.version, body };
       const version = row?.version ?? 0;
       if (version !== basedOn) throw changedMeanwhile(version, basedOn);
-      if (kind === 'plants' && row) refuseOtherFigures(JSON.parse(row.body) as OwnPlant, body as OwnPlant);
+      if (kind === 'plants' && row) refuseOtherFigures(storedBody<OwnPlant>(kind, row.body), body as OwnPlant);
       const updated_at = this.config.now().toISOString();
       await HouseRow.upsert({ kind, id, version: version + 1, body: text, updated_at }, { transaction });
       return { version: version + 1, body };
@@ -77,7 +86,8 @@ export class HouseService {
   async takeFromPantry(used: readonly { plant: string; needG: number }[], transaction: Transaction): Promise<void> {
     for (const { plant, needG } of used) {
       const row = await HouseRow.findOne({ where: { kind: 'pantry', id: plant }, transaction });
-      const entry = row && (JSON.parse(row.body) as PantryEntry);
+      if (!row) continue;
+      const entry = storedOrNone<PantryEntry>('pantry', row.body);
       if (!entry || entry.lots.length === 0) continue;
       const body = JSON.stringify(drawnDown(entry, needG));
       const updated_at = this.config.now().toISOString();

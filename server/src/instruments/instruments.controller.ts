@@ -1,9 +1,22 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Put, Sse, type MessageEvent } from '@nestjs/common';
-import { SkipThrottle } from '@nestjs/throttler';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  Res,
+  Sse,
+  type ExecutionContext,
+  type MessageEvent,
+} from '@nestjs/common';
+import { SkipThrottle, Throttle } from '@nestjs/throttler';
 import { READING_RANGES, type Attached, type InstrumentKind, type Misbehaviour } from '@steepsis/core';
 import {
   attachSchema,
-  check,
   misbehaveSchema,
   readingsSchema,
   registerInstrumentSchema,
@@ -13,14 +26,21 @@ import {
   type InstrumentView,
   type RegisterInstrument,
 } from '@steepsis/contract';
+import type { Response } from 'express';
+import { once } from 'node:events';
 import Papa from 'papaparse';
 import { interval, map, merge, type Observable } from 'rxjs';
-import { accept, invalidInput } from '../shared/problem.filter';
+import { Intake } from '../shared/intake';
+import { invalidInput } from '../shared/problem.filter';
 import { BatchesService } from '../batches/batches.service';
 import { InstrumentsService } from './instruments.service';
 import { SimulatedService } from './simulated.service';
 
 const PING_MS = 15_000;
+/** Sends of one instrument: ten a second, of many readings each. */
+const SENDS = { ttl: 10_000, limit: 100 };
+const idOf = (context: ExecutionContext): string =>
+  context.switchToHttp().getRequest<{ params: { id?: string } }>().params.id ?? '';
 
 /** The protocol of instruments, docs/instruments.md. */
 @Controller('api')
@@ -29,6 +49,7 @@ export class InstrumentsController {
     private readonly instruments: InstrumentsService,
     private readonly simulated: SimulatedService,
     private readonly batches: BatchesService,
+    private readonly intake: Intake,
   ) {}
 
   @Get('instruments')
@@ -49,52 +70,68 @@ export class InstrumentsController {
 
   @Post('instruments/simulated')
   async simulate(@Body() body: unknown): Promise<InstrumentView> {
-    const { kind } = accept<{ kind: InstrumentKind }>(check(simulateSchema, body));
+    const { kind } = this.intake.accept<{ kind: InstrumentKind }>(simulateSchema, body);
     return this.told(await this.simulated.add(kind));
+  }
+
+  /** A simulated one goes for good, with what it said; a real one is a thing of the kitchen and stays known. */
+  @Delete('instruments/:id')
+  async remove(@Param('id') id: string): Promise<InstrumentList> {
+    await this.simulated.remove(id);
+    return this.list();
   }
 
   @Put('instruments/:id')
   register(@Param('id') id: string, @Body() body: unknown): Promise<InstrumentView> {
-    const { name, kind } = accept<RegisterInstrument>(check(registerInstrumentSchema, body));
+    const { name, kind } = this.intake.accept<RegisterInstrument>(registerInstrumentSchema, body);
     return this.instruments.register(requireId(id), name, kind);
   }
 
   @Put('instruments/:id/attached')
   async attach(@Param('id') id: string, @Body() body: unknown): Promise<InstrumentView> {
-    const { batchId, brewId } = accept<Partial<Attached>>(check(attachSchema, body));
+    const { batchId, brewId } = this.intake.accept<Partial<Attached>>(attachSchema, body);
     const attached = batchId !== undefined && brewId !== undefined ? { batchId, brewId } : undefined;
     return this.told(await this.instruments.attach(id, attached));
   }
 
   @Put('instruments/:id/misbehaves')
   async misbehave(@Param('id') id: string, @Body() body: unknown): Promise<InstrumentView> {
-    await this.simulated.misbehave(id, accept<{ misbehaves: Misbehaviour }>(check(misbehaveSchema, body)).misbehaves);
+    await this.simulated.misbehave(
+      id,
+      this.intake.accept<{ misbehaves: Misbehaviour }>(misbehaveSchema, body).misbehaves,
+    );
     return this.told(await this.instruments.view(id));
   }
 
+  /** By a limit of its own: what sends too often is told so, and what else speaks from the same place is heard. */
+  @Throttle({
+    default: { ...SENDS, generateKey: (context) => `readings/${idOf(context)}`, getTracker: () => 'instrument' },
+  })
   @Post('instruments/:id/readings')
   @HttpCode(200)
   take(@Param('id') id: string, @Body() body: unknown): Promise<{ stored: number }> {
-    const { readings } = accept<{ readings: { at: string; value: number }[] }>(check(readingsSchema, body));
+    const { readings } = this.intake.accept<{ readings: { at: string; value: number }[] }>(readingsSchema, body);
     return this.instruments.take(id, readings);
   }
 
+  /** A piece after the other, so that a year of readings is never in one hand. */
   @Get('instruments/:id/readings.csv')
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="readings.csv"')
-  async csv(@Param('id') id: string): Promise<string> {
+  async csv(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const { name, kind } = await this.instruments.require(id);
-    const rows = (await this.instruments.allReadings(id)).map((r) => [
-      new Date(r.atMs).toISOString(),
-      r.value,
-      READING_RANGES[kind].unit,
-      name,
-    ]);
+    const { unit } = READING_RANGES[kind];
     // A name may begin like a formula; a table program is to show it, not to run it.
-    return Papa.unparse(
-      { fields: ['time', 'value', 'unit', 'instrument'], data: rows },
-      { escapeFormulae: /^[=+@\t\r]/ },
-    );
+    const lines = (rows: readonly (readonly (string | number)[])[]): string =>
+      Papa.unparse(rows as (string | number)[][], { escapeFormulae: /^[=+@\t\r]/ });
+    response.write(lines([['time', 'value', 'unit', 'instrument']]));
+    for await (const piece of this.instruments.piecesOfReadings(id)) {
+      const more = response.write(
+        `\r\n${lines(piece.map((r) => [new Date(r.atMs).toISOString(), r.value, unit, name]))}`,
+      );
+      if (!more) await once(response, 'drain');
+    }
+    response.end();
   }
 
   @Get('batches/:id/readings')

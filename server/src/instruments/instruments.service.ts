@@ -1,16 +1,12 @@
 import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
+  expectedOf,
   brewState,
-  coolingAt,
   isOffPlants,
   judgeProbe,
-  kitchenBoilingPoint,
   levelOf,
-  progressAt,
   READING_RANGES,
-  runningStage,
-  thinned,
   type Attached,
   type Batch,
   type Expected,
@@ -189,7 +185,7 @@ export class InstrumentsService {
 
   /** What was read in a batch’s pots, few enough points for a chart. */
   async ofBatch(batchId: string): Promise<BatchReadings> {
-    const [all, instruments] = [await this.store.ofBatch(batchId), await this.store.instruments()];
+    const [all, instruments] = [await this.store.thinnedOfBatch(batchId, CHART_POINTS), await this.store.instruments()];
     const groups = new Map<string, { instrumentId: string; brewId: string; readings: Reading[] }>();
     for (const { instrumentId, brewId, atMs, value } of all) {
       const key = `${instrumentId}/${brewId}`;
@@ -200,13 +196,19 @@ export class InstrumentsService {
     return {
       series: [...groups.values()].map(({ instrumentId, brewId, readings }) => {
         const { name, kind } = instruments.find((i) => i.id === instrumentId)!;
-        return { instrumentId, name, kind, brewId, readings: forChart(readings) };
+        return { instrumentId, name, kind, brewId, readings };
       }),
     };
   }
 
-  allReadings(id: string): Promise<Reading[]> {
-    return this.store.ofInstrument(id);
+  async forget(id: string): Promise<void> {
+    await this.store.forget(id);
+    await this.forgetBatches();
+    this.stream.announce({ instruments: true });
+  }
+
+  piecesOfReadings(id: string): AsyncGenerator<Reading[]> {
+    return this.store.piecesOf(id);
   }
 
   async require(id: string): Promise<Instrument> {
@@ -272,40 +274,4 @@ function stateOf(live: Live, expected: Expected, nowMs: number): ProbeState | un
   if (settled.length > 0) return judgeProbe(settled, expected, nowMs).state;
   const { state } = judgeProbe(live.recent, expected, nowMs);
   return state === 'silent' ? state : undefined;
-}
-
-/**
- * How far the model may be off, °C, one standard deviation. On the way up a burner may be a third off, and of what cools nobody
- * may have said that it is in its ice bath; at the boil the temperature is known; from there it grows less sure as it falls.
- * House estimates.
- */
-const SIGMA_C = { unwatched: 12, boil: 0.8, start: 1.2, ofFall: 0.2 } as const;
-
-/** What the model thinks of a pot, and how sure it is; undefined where nothing of it runs or cools. */
-function expectedOf(batch: Batch, brewId: string, nowMs: number): Expected | undefined {
-  if (batch.offStoveAt) return undefined;
-  const { kitchen } = batch.plan;
-  const base = { roomC: kitchen.roomC, boilsAtC: kitchenBoilingPoint(kitchen) };
-  const running = runningStage(batch, brewId);
-  if (isOffPlants(batch.plan, brewState(batch, brewId))) {
-    const cooling = coolingAt(batch, nowMs);
-    if (cooling?.brewId !== brewId) return undefined;
-    return { ...base, tempAt: (ms) => coolingAt(batch, ms)?.tempC ?? cooling.tempC, sigmaC: SIGMA_C.unwatched };
-  }
-  if (!running) return undefined;
-  const began = progressAt(batch, brewId, Date.parse(running.startedAt))?.tempC ?? kitchen.tapC;
-  const tempAt = (ms: number): number => progressAt(batch, brewId, ms)?.tempC ?? began;
-  const sigmaC =
-    running.kind === 'heat' || running.kind === 'toast'
-      ? SIGMA_C.unwatched
-      : running.kind === 'hold'
-        ? SIGMA_C.boil
-        : SIGMA_C.start + SIGMA_C.ofFall * Math.abs(began - tempAt(nowMs));
-  return { ...base, tempAt, sigmaC };
-}
-
-function forChart(readings: readonly Reading[]): readonly Reading[] {
-  const [first, last] = [readings[0], readings.at(-1)];
-  if (!first || !last || readings.length <= CHART_POINTS) return readings;
-  return thinned(readings, Math.max(1000, Math.ceil((last.atMs - first.atMs) / CHART_POINTS)));
 }

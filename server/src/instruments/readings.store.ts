@@ -102,13 +102,44 @@ export class ReadingsStore {
     return rows.map((r) => ({ ...readingOf(r), instrumentId: r.instrument_id, brewId: r.brew_id! }));
   }
 
-  async ofInstrument(instrumentId: string): Promise<Reading[]> {
-    const rows = await ReadingRow.findAll({
-      where: { instrument_id: instrumentId },
-      order: [['at_ms', 'ASC']],
-      raw: true,
+  /** Readings of a batch for a chart, at most about so many of each instrument in a pot: thinned where they lie, and the last of each always. */
+  async thinnedOfBatch(batchId: string, most: number): Promise<(Reading & { instrumentId: string; brewId: string })[]> {
+    const query = <T extends object>(sql: string, replacements: unknown[]): Promise<T[]> =>
+      ReadingRow.sequelize!.query<T>(sql, { replacements, type: QueryTypes.SELECT });
+    const [span] = await query<{ fromMs: number | null; toMs: number | null }>(
+      'SELECT MIN(at_ms) AS fromMs, MAX(at_ms) AS toMs FROM readings WHERE batch_id = ?',
+      [batchId],
+    );
+    if (span?.fromMs == null || span.toMs == null) return [];
+    const everyMs = Math.max(1, Math.ceil((span.toMs - span.fromMs) / most));
+    return query(
+      `SELECT instrument_id AS instrumentId, brew_id AS brewId, MAX(at_ms) AS atMs, value FROM readings WHERE batch_id = ?
+       GROUP BY instrument_id, brew_id, CAST((at_ms - ?) / ? AS INTEGER) ORDER BY atMs`,
+      [batchId, span.fromMs, everyMs],
+    );
+  }
+
+  forget(instrumentId: string): Promise<void> {
+    return this.database.write(async (transaction) => {
+      await ReadingRow.destroy({ where: { instrument_id: instrumentId }, transaction });
+      await InstrumentRow.destroy({ where: { id: instrumentId }, transaction });
     });
-    return rows.map(readingOf);
+  }
+
+  /** All readings of an instrument, oldest first, a piece at a time. */
+  async *piecesOf(instrumentId: string): AsyncGenerator<Reading[]> {
+    let afterMs = Number.MIN_SAFE_INTEGER;
+    for (;;) {
+      const rows = await ReadingRow.findAll({
+        where: { instrument_id: instrumentId, at_ms: { [Op.gt]: afterMs } },
+        order: [['at_ms', 'ASC']],
+        limit: PIECE,
+        raw: true,
+      });
+      if (rows.length === 0) return;
+      yield rows.map(readingOf);
+      afterMs = Number(rows.at(-1)!.at_ms);
+    }
   }
 
   /**
@@ -154,6 +185,9 @@ export class ReadingsStore {
     });
   }
 }
+
+/** Readings of one piece of a table. */
+const PIECE = 5000;
 
 type Span = { fromMs: number; toMs: number; everyMs: number };
 const DAY_MS = 86_400_000;

@@ -66,10 +66,20 @@ export class SimulatedService implements OnModuleInit, OnApplicationShutdown {
   }
 
   async misbehave(id: string, misbehaves: Misbehaviour): Promise<void> {
+    await this.requireSimulated(id);
+    this.states.set(id, { ...this.stateOf(id), misbehaves, sinceMs: this.config.now().getTime() });
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.requireSimulated(id);
+    await this.instruments.forget(id);
+    this.states.delete(id);
+  }
+
+  private async requireSimulated(id: string): Promise<void> {
     const instrument = await this.instruments.require(id);
     if (!instrument.simulated)
       throw invalidInput([{ field: 'id', accepted: 'a simulated instrument', got: JSON.stringify(id.slice(0, 60)) }]);
-    this.states.set(id, { ...this.stateOf(id), misbehaves, sinceMs: this.config.now().getTime() });
   }
 
   misbehaves(id: string): Misbehaviour {

@@ -1,6 +1,5 @@
 import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
 import {
-  check,
   jugEventSchema,
   startJugSchema,
   type JugList,
@@ -8,12 +7,15 @@ import {
   type JugView,
   type StartJug,
 } from '@steepsis/contract';
-import { accept } from '../shared/problem.filter';
+import { Intake } from '../shared/intake';
 import { JugsService } from './jugs.service';
 
 @Controller('api/jugs')
 export class JugsController {
-  constructor(private readonly jugs: JugsService) {}
+  constructor(
+    private readonly jugs: JugsService,
+    private readonly intake: Intake,
+  ) {}
 
   @Get()
   list(): Promise<JugList> {
@@ -22,7 +24,7 @@ export class JugsController {
 
   @Post()
   start(@Body() body: unknown): Promise<JugView> {
-    return this.jugs.start(accept<StartJug>(check(startJugSchema, body)));
+    return this.jugs.start(this.intake.accept<StartJug>(startJugSchema, body));
   }
 
   @Get(':id')
@@ -34,8 +36,9 @@ export class JugsController {
   @HttpCode(200)
   append(@Param('id') id: string, @Body() body: unknown): Promise<JugView> {
     const type = (body as { type?: unknown } | null)?.type;
-    const { v: _version, ...event } = accept<JugSay & { id: string; at: string; v: 1 }>(
-      check(jugEventSchema(type), body),
+    const { v: _version, ...event } = this.intake.accept<JugSay & { id: string; at: string; v: 1 }>(
+      jugEventSchema(type),
+      body,
     );
     return this.jugs.append(id, event);
   }

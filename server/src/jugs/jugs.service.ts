@@ -4,7 +4,9 @@ import { decideFreeJug, freeJugAfter, volumeMl, warningsOfJug, type FreeJug, typ
 import type { JugList, JugSay, JugView, StartJug } from '@steepsis/contract';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { CONFIG, type Config } from '../shared/config';
-import { notFound, ProblemException, refusal, refuseFuture } from '../shared/problem.filter';
+import { notFound, ProblemException, refusal } from '../shared/problem.filter';
+import { refuseOther, sameEvent, sameMoment, sameParts } from '../shared/repeated';
+import { eachAlone } from '../shared/stored';
 import { StreamService } from '../stream/stream';
 import { JugsStore, type NewJugEvent } from './jugs.store';
 
@@ -19,8 +21,8 @@ export class JugsService {
   ) {}
 
   async list(): Promise<JugList> {
-    const ids = await this.store.idsOnShelf();
-    return { jugs: await Promise.all(ids.map((id) => this.view(id))), serverNow: this.serverNow() };
+    const { items, unread } = await eachAlone(await this.store.onShelf(), ({ id }) => this.view(id));
+    return { jugs: items, unread, serverNow: this.serverNow() };
   }
 
   async view(id: string): Promise<JugView> {
@@ -30,10 +32,13 @@ export class JugsService {
   }
 
   async start({ id, eventId, at, parts: asked, ...jug }: StartJug): Promise<JugView> {
-    refuseFuture(at, this.config.now());
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(id, transaction);
-      if (before.some((e) => e.id === eventId)) return before;
+      const sent = before.find((e) => e.id === eventId);
+      if (sent) {
+        refuseOther(sent.type === 'poured-together' && sameMoment(sent.at, at) && sameParts(sent.parts, asked));
+        return before;
+      }
       if (before.length > 0) throw refusal('already-started', 'id', 'This jug has been poured already.');
       await this.refuseForeign(eventId, id, transaction);
       const parts = await this.pours.take(asked, { at, into: { kind: 'jug', jugId: id } }, transaction);
@@ -53,11 +58,16 @@ export class JugsService {
   }
 
   async append(id: string, event: JugSay & { id: string; at: string }): Promise<JugView> {
-    refuseFuture(event.at, this.config.now());
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(id, transaction);
       if (before.length === 0) throw notFound('jug', id);
-      if (before.some((e) => e.id === event.id)) return before;
+      const sent = before.find((e) => e.id === event.id);
+      if (sent) {
+        refuseOther(
+          sent.type === 'added' && event.type === 'added' ? sameParts(sent.parts, event.parts) : sameEvent(sent, event),
+        );
+        return before;
+      }
       await this.refuseForeign(event.id, id, transaction);
       const happened = await this.filled(id, event, transaction);
       const jug = freeJugAfter(before);

@@ -10,6 +10,7 @@ import {
 import { DatabaseService } from '../database/database.service';
 import { JugEventRow, JugRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
+import { storedEvent } from '../shared/stored';
 
 export type NewJugEvent = { id: string; at: string } & FreeJugEventBody;
 
@@ -29,7 +30,7 @@ export class JugsStore {
       ...(transaction ? { transaction } : {}),
     });
     const stored = rows.map(
-      (r) => ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...(JSON.parse(r.body) as object) }) as FreeJugEvent,
+      (r) => ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...storedEvent('jug', r.body) }) as FreeJugEvent,
     );
     return withFiguresOfHouse(stored, transaction);
   }
@@ -66,8 +67,9 @@ export class JugsStore {
     return events;
   }
 
-  idsOnShelf = async (): Promise<string[]> =>
-    (await JugRow.findAll({ where: { on_shelf: true }, attributes: ['id'], order: [['poured_at', 'ASC']] })).map(
-      (r) => r.id,
-    );
+  onShelf = async (): Promise<{ id: string; name: string }[]> =>
+    (await JugRow.findAll({ where: { on_shelf: true }, order: [['poured_at', 'ASC']] })).map(({ id, name }) => ({
+      id,
+      name,
+    }));
 }

@@ -1,7 +1,8 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { check, pairSchema, type LanView } from '@steepsis/contract';
-import { accept, ProblemException } from '../shared/problem.filter';
+import { pairSchema, type LanView } from '@steepsis/contract';
+import { Intake } from '../shared/intake';
+import { ProblemException } from '../shared/problem.filter';
 import { DEVICE_COOKIE, isLoopback } from './lanGate';
 import { pairingPage } from './pairingPage';
 import { PairingService } from './pairing.service';
@@ -10,7 +11,10 @@ const YEAR_S = 365 * 86_400;
 
 @Controller('api')
 export class LanController {
-  constructor(private readonly pairing: PairingService) {}
+  constructor(
+    private readonly pairing: PairingService,
+    private readonly intake: Intake,
+  ) {}
 
   @Get('lan')
   view(@Req() request: Request): Promise<LanView> {
@@ -37,7 +41,7 @@ export class LanController {
   @Post('pair')
   async pair(@Req() request: Request, @Res() response: Response, @Body() body: unknown): Promise<void> {
     try {
-      const { code, name } = accept<{ code: string; name: string }>(check(pairSchema, body));
+      const { code, name } = this.intake.accept<{ code: string; name: string }>(pairSchema, body);
       const token = await this.pairing.pair(code, name, request.socket.remoteAddress ?? 'unknown');
       const secure = request.secure ? '; Secure' : '';
       response.setHeader(

@@ -12,6 +12,7 @@ import {
   InputError,
   isKept,
   portionOfVolume,
+  pourCountsFrom,
   toldFacts,
   toldLiquid,
   volumeMl,
@@ -119,7 +120,7 @@ export class PoursService {
       from: { kind: 'shelf', batchId: from.batchId, vesselId },
       liquid: portionOfVolume(stored.liquid, ml),
       facts: factsOfPour(batch, stored, ml, Date.parse(at)),
-      madeAt: batch.startedAt,
+      madeAt: pourCountsFrom(batch, stored, Date.parse(at)),
       pourEventId,
     };
   }

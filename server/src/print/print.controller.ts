@@ -1,13 +1,16 @@
 import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
-import { dipstick, planOrWhy, type Kitchen, type Plan, type PlanTarget } from '@steepsis/core';
-import { check, targetSchema } from '@steepsis/contract';
+import type { Kitchen, PlanTarget } from '@steepsis/core';
+import { targetSchema } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
-import { invalidInput, notFound, ProblemException } from '../shared/problem.filter';
+import { Planner } from '../planning/planner';
+import type { PlanInput } from '../planning/planJobs';
+import { Intake } from '../shared/intake';
+import { invalidInput, notFound } from '../shared/problem.filter';
 import { cardPage, dipstickPage } from './pages';
-import { cardMarkdown, cardText, type CardText } from './recipeText';
+import { cardMarkdown, type CardText } from './recipeText';
 
 /** What is printed. A plan is worked out here from the drink and the target in the address, so that it prints as it is shown. */
 @Controller('api/print')
@@ -15,6 +18,8 @@ export class PrintController {
   constructor(
     private readonly drinks: DrinksService,
     private readonly house: HouseService,
+    private readonly intake: Intake,
+    private readonly planner: Planner,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -48,44 +53,39 @@ export class PrintController {
     const kitchen = await this.house.kitchen();
     const vessel = kitchen.vessels.find((v) => v.id === vesselId);
     if (!vessel) throw notFound('vessel', vesselId);
-    const plan = drinkId ? await this.plan(drinkId, target, kitchen) : undefined;
-    const brew = plan?.brews.find((b) => b.brewId === (brewId ?? plan.brews[0].brewId));
-    send(response, 'application/pdf', `dipstick-${vesselId}.pdf`, await dipstickPage(dipstick(vessel, brew)));
+    const plan = drinkId ? await this.input(drinkId, target, kitchen) : undefined;
+    const stick = await this.planner.work('toStick', { vessel, brewId, plan });
+    send(response, 'application/pdf', `dipstick-${vesselId}.pdf`, await dipstickPage(stick));
   }
 
   private async card(id: string, target: string | undefined): Promise<CardText> {
-    const plan = await this.plan(id, target, await this.house.kitchen());
-    return cardText(plan, this.config.now().toISOString().slice(0, 10));
+    const input = await this.input(id, target, await this.house.kitchen());
+    return this.planner.work('toCard', { ...input, day: this.config.now().toISOString().slice(0, 10) });
   }
 
-  private async plan(id: string, target: string | undefined, kitchen: Kitchen): Promise<Plan> {
+  private readTarget(text: string): PlanTarget {
+    return this.intake.accept<PlanTarget>(targetSchema, jsonOf(text));
+  }
+
+  private async input(id: string, target: string | undefined, kitchen: Kitchen): Promise<PlanInput> {
     const drink = await this.drinks.drink(id);
-    const result = planOrWhy(
+    return {
       drink,
-      target === undefined ? { ...drink.defaults, asWritten: true } : readTarget(target),
+      target: target === undefined ? { ...drink.defaults, asWritten: true } : this.readTarget(target),
       kitchen,
-      await this.drinks.learnedOf(drink),
-    );
-    if (result.kind === 'plan') return result.plan;
-    throw new ProblemException({
-      type: 'no-plan',
-      title: 'No plan meets this target',
-      status: 422,
-      detail: result.message,
-    });
+      learned: await this.drinks.learnedOf(drink),
+    };
   }
 }
 
-function readTarget(text: string): PlanTarget {
+function jsonOf(text: string): unknown {
   let sent: unknown;
   try {
     sent = JSON.parse(text);
   } catch {
     throw invalidInput([{ field: 'target', accepted: 'a target as JSON', got: JSON.stringify(text.slice(0, 40)) }]);
   }
-  const checked = check<PlanTarget>(targetSchema, sent);
-  if (!checked.ok) throw invalidInput(checked.errors);
-  return checked.value;
+  return sent;
 }
 
 function send(response: Response, type: string, name: string, body: Buffer | string): void {

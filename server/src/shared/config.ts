@@ -10,6 +10,8 @@ export type Config = {
   timers: boolean;
   /** addresses of this machine in the home network, where it was opened to that; undefined keeps it to itself */
   lan: LanConfig | undefined;
+  /** requests of one sender in ten seconds; 400 where left out */
+  requestsIn10s?: number;
 };
 
 export type LanConfig = { addresses: readonly string[]; port: number; httpsPort: number; fingerprint: string };

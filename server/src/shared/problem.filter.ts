@@ -1,8 +1,8 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { faultInWords, InputError, inWords, spanInWords } from '@steepsis/core';
-import { PROBLEM_TYPE, type check, type FieldError, type Problem } from '@steepsis/contract';
-import { wasRolledBack } from '../database/database.service';
+import { faultInWords, InputError, inWords } from '@steepsis/core';
+import { PROBLEM_TYPE, type FieldError, type Problem } from '@steepsis/contract';
+import { isFull, wasRolledBack } from '../database/database.service';
 
 /** A refusal with its problem details. Anything else that is thrown is a fault of ours and says no more than that. */
 export class ProblemException extends HttpException {
@@ -61,6 +61,13 @@ export class ProblemFilter implements ExceptionFilter {
         status: 422,
         detail: faultInWords(error),
         errors: [{ field: error.field, accepted: error.accepted, got: JSON.stringify(error.got) ?? 'nothing' }],
+      };
+    if (isFull(error))
+      return {
+        type: 'no-room',
+        title: 'The disk is full',
+        status: 507,
+        detail: 'There is no room left on the disk of this machine. Nothing was stored. Make room, and try again.',
       };
     const status = statusOf(error);
     if (status === 413)
@@ -129,25 +136,3 @@ export const refusal = (reason: string, field: string, message: string): Problem
     detail: message,
     errors: [{ field, accepted: message, got: 'this request' }],
   });
-
-/** What was checked, or the refusal that names its faults. */
-export function accept<T>(checked: ReturnType<typeof check>): T {
-  if (!checked.ok) throw invalidInput(checked.errors);
-  return checked.value as T;
-}
-
-/** An event's time may run ahead of this machine's clock by this much: two clocks are never quite alike. */
-const CLOCK_SLACK_MS = 2 * 60_000;
-
-/** @throws ProblemException for a time that has not come */
-export function refuseFuture(at: string, now: Date): void {
-  const aheadMin = (Date.parse(at) - now.getTime()) / 60_000;
-  if (aheadMin * 60_000 <= CLOCK_SLACK_MS) return;
-  throw new ProblemException({
-    type: 'invalid-input',
-    title: 'Some of this is not accepted',
-    status: 400,
-    detail: `That moment is still to come, by ${spanInWords(aheadMin)}. Say one that has been.`,
-    errors: [{ field: 'at', accepted: `a time that has come, up to ${now.toISOString()}`, got: at }],
-  });
-}
