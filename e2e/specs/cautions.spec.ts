@@ -96,9 +96,9 @@ test('warnings are read before a plan starts, and who is at the table is remembe
 test('every rule is found by its words, and a caution leads to its own', async ({ page }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/rules');
-  await cook.expectText('186 rules');
+  await cook.expectText('167 rules');
   await page.getByRole('searchbox', { name: 'Search the rules' }).fill('yew');
-  await cook.expectText(/^\d of 186 rules$/);
+  await cook.expectText(/^\d of 167 rules$/);
   await cook.expectText('Yew looks like a soft conifer and is deadly.');
   await page.getByRole('searchbox', { name: 'Search the rules' }).fill('zzz');
   await cook.expectText('No rule has these words.');

@@ -1,6 +1,6 @@
-import { Moon, Sun } from 'lucide-react';
+import { Menu, Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, type ReactNode } from 'react';
-import { NavLink, Outlet, ScrollRestoration } from 'react-router';
+import { NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
 import { Alone } from '@/shared/ui/Alone';
 import { RunningClock } from '@/features/steep';
@@ -18,17 +18,18 @@ const WAY_OF_WORK = [
   ['/taste', 'Taste'],
 ] as const;
 
-/** Behind the work; what is not shown on a phone's bar is linked from the pages that need it. */
+/** Behind the work: beside it on a table, in the menu on a phone. */
 const BEHIND = [
-  ['/drinks', 'Drinks', true],
-  ['/pantry', 'Pantry', true],
-  ['/kitchen', 'Kitchen', false],
-  ['/rules', 'Rules', false],
+  ['/drinks', 'Drinks'],
+  ['/pantry', 'Pantry'],
+  ['/kitchen', 'Kitchen'],
+  ['/rules', 'Rules'],
 ] as const;
 
-/** The bar of places in the order of the work, and the page under it. */
+/** The bar of places in the order of the work, at the thumb on a phone, and the page. */
 export function Layout(): ReactNode {
   useLiveUpdates();
+  const { pathname } = useLocation();
   // Every page writes its figures in the measures of the house.
   const units = useHouse().data?.kitchen.body.units ?? 'metric';
   return (
@@ -37,18 +38,18 @@ export function Layout(): ReactNode {
         Skip to the page
       </a>
       <header className="border-b border-line bg-surface">
-        <div className="mx-auto flex w-full max-w-[1280px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
+        <div className="mx-auto flex w-full max-w-[1280px] items-center gap-x-6 px-4 sm:flex-wrap sm:px-6">
           <NavLink to="/" className="flex min-h-12 items-center font-display text-xl font-bold">
             Steepsis
           </NavLink>
-          <nav aria-label="The order of the work" className="order-last w-full sm:order-none sm:w-auto">
-            <ol className="graduation flex">
+          <nav aria-label="The order of the work" className="places">
+            <ol className="graduation flex sm:flex-wrap">
               {WAY_OF_WORK.map(([to, name]) => (
                 <li key={to} className="flex-1 sm:flex-none">
                   <NavLink
                     to={to}
                     className={({ isActive }) =>
-                      `flex min-h-12 items-center justify-center border-b-[5px] px-2 font-semibold sm:px-4 ${isActive ? 'border-ink text-ink' : 'border-transparent text-muted hover:text-ink'}`
+                      `flex min-h-12 items-center justify-center border-t-[5px] px-2 font-semibold sm:border-b-[5px] sm:border-t-0 sm:px-4 ${isActive ? 'border-ink text-ink' : 'border-transparent text-muted hover:text-ink'}`
                     }
                   >
                     {name}
@@ -57,22 +58,23 @@ export function Layout(): ReactNode {
               ))}
             </ol>
           </nav>
-          <div className="ml-auto flex items-center gap-1 sm:gap-3">
+          <div className="ml-auto flex items-center gap-1 sm:flex-wrap sm:gap-3">
             <RunningClock />
-            <nav aria-label="Behind it" className="flex flex-wrap items-center gap-x-1 sm:gap-x-2">
-              {BEHIND.map(([to, name, phone]) => (
+            <nav aria-label="Behind it" className="hidden flex-wrap items-center gap-x-2 sm:flex">
+              {BEHIND.map(([to, name]) => (
                 <NavLink
                   key={to}
                   to={to}
                   className={({ isActive }) =>
-                    `${phone ? 'flex' : 'hidden sm:flex'} min-h-11 items-center px-2 font-medium ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
+                    `flex min-h-11 items-center px-2 font-medium ${isActive ? 'underline decoration-2 underline-offset-4' : 'text-muted hover:text-ink'}`
                   }
                 >
                   {name}
                 </NavLink>
               ))}
             </nav>
-            <ThemeButton />
+            <ThemeButton className="max-sm:hidden" />
+            <PhoneMenu key={pathname} />
           </div>
         </div>
       </header>
@@ -83,19 +85,44 @@ export function Layout(): ReactNode {
         </Alone>
       </Suspense>
       <Outlet key={units} />
-      <nav aria-label="More places" className="no-print flex justify-center gap-2 border-t border-line py-2 sm:hidden">
-        {BEHIND.filter(([, , phone]) => !phone).map(([to, name]) => (
-          <NavLink key={to} to={to} className="flex min-h-11 items-center px-3 font-medium text-muted">
-            {name}
-          </NavLink>
-        ))}
-      </nav>
       <ScrollRestoration />
     </>
   );
 }
 
-function ThemeButton(): ReactNode {
+/** What lies behind the work, on a phone: it closes by going anywhere. */
+function PhoneMenu(): ReactNode {
+  return (
+    <details className="relative sm:hidden">
+      <summary
+        aria-label="Menu"
+        className="grid size-11 cursor-pointer list-none place-items-center [&::-webkit-details-marker]:hidden"
+      >
+        <Menu size={24} aria-hidden />
+      </summary>
+      <nav
+        aria-label="Menu"
+        className="absolute right-0 top-full z-50 flex w-56 flex-col rounded-md border border-ink/40 bg-surface p-2 shadow-lg"
+      >
+        {[['/', 'Bench'] as const, ...BEHIND].map(([to, name]) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={to === '/'}
+            className={({ isActive }) =>
+              `flex min-h-12 items-center border-l-4 px-3 text-lg font-medium ${isActive ? 'border-ink' : 'border-transparent text-muted'}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+        <ThemeButton className="flex min-h-12 w-full items-center gap-2 px-4 text-lg" named />
+      </nav>
+    </details>
+  );
+}
+
+function ThemeButton({ className = '', named = false }: { className?: string; named?: boolean }): ReactNode {
   const { theme, toggle } = useTheme();
   const next = theme === 'light' ? 'dark' : 'light';
   return (
@@ -103,9 +130,10 @@ function ThemeButton(): ReactNode {
       type="button"
       onClick={toggle}
       aria-label={`Switch to the ${next} theme`}
-      className="grid size-11 place-items-center text-muted hover:text-ink"
+      className={`text-muted hover:text-ink ${named ? '' : 'grid size-11 place-items-center'} ${className}`}
     >
       {theme === 'light' ? <Moon size={19} aria-hidden /> : <Sun size={19} aria-hidden />}
+      {named && `The ${next} theme`}
     </button>
   );
 }

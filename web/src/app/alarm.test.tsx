@@ -25,7 +25,7 @@ beforeEach(() => {
 function overdue(minutes: number): void {
   const told: [number, BatchEventBody][] = [[7, { type: 'stage-ended', brewId: BREW, stageId: 'heat' }]];
   const view = aBatchOf(COOLER, 22 + minutes, told);
-  server.answers['/api/batches?limit=50'] = {
+  server.answers['/api/batches?limit=200&phase=open'] = {
     batches: [
       { id: 'b1', drinkName: COOLER.name, phase: 'running', wayName: '', litres: 2.4, startedAt: view.events[0]!.at },
     ],

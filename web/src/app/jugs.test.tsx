@@ -1,12 +1,19 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { ROSELLE_COOLER, toldFacts, toldLiquid, DEFAULT_KITCHEN, type FreeJugEvent, type Told } from '@steepsis/core';
+import {
+  ROSELLE_COOLER,
+  toldFacts,
+  toldLiquid,
+  DEFAULT_KITCHEN,
+  type FreeJugEvent,
+  type Told,
+  dilutionLine,
+} from '@steepsis/core';
 import { Component as ColourPage } from '@/features/mix/ColourPage';
 import { Component as FreeJugPage } from '@/features/mix/FreeJugPage';
 import { Component as GuestsPage } from '@/features/mix/GuestsPage';
 import { useJugBench } from '@/features/mix/jugStore';
 import { Component as KeptJugPage } from '@/features/mix/KeptJugPage';
-import { dilutionLine } from '@/features/mix/labelLine';
 import { kitchenWords, mlWords } from '@/features/mix/measures';
 import { Component as MixPage } from '@/features/mix/MixPage';
 import { Component as KeepPage } from '@/features/keep/KeepPage';
@@ -57,7 +64,7 @@ beforeEach(() => {
   server = new AServer();
   server.answers = {
     '/api/jugs': { jugs: [], serverNow: now() },
-    '/api/batches?limit=50': { batches: [], serverNow: now() },
+    '/api/batches?limit=200&phase=open': { batches: [], serverNow: now() },
     '/api/drinks': {
       drinks: [{ id: ROSELLE_COOLER.id, drink: ROSELLE_COOLER, archived: false, batches: 0, name: 'x', version: 1 }],
     },
@@ -104,7 +111,7 @@ describe('the bench of a jug of anything', () => {
   it('keeps to bounds, and says so when they cross', async () => {
     openJug();
     await beside('Add the brew');
-    await userEvent.click(screen.getAllByRole('button', { name: 'Bound it' })[1]!);
+    await userEvent.click(screen.getAllByRole('button', { name: 'At least, at most' })[1]!);
     await type('Black tea as made, at most', '100');
     await type('Black tea as made, at least', '200');
     expect(await screen.findByRole('alert')).toHaveTextContent(
@@ -230,7 +237,10 @@ it('the rules speak of a brew that is measured before it is poured, not only whe
     [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
   ];
   server.answers['/api/batches/b1'] = aBatchOf(ROSELLE_COOLER, 60, told);
-  server.answers['/api/batches?limit=50'] = { batches: [{ id: 'b1', phase: 'measured' }], serverNow: now() };
+  server.answers['/api/batches?limit=200&phase=open'] = {
+    batches: [{ id: 'b1', phase: 'measured' }],
+    serverNow: now(),
+  };
   useJugBench.setState({ audience: ['pregnant'] });
   openJug();
   await userEvent.click(await screen.findByRole('button', { name: 'Put something beside it' }));

@@ -50,7 +50,7 @@ describe('the list before the heat', () => {
     const list = await screen.findByRole('list', { name: 'What is to be on the table' });
     expect(within(list).getByText('50 g of roselle')).toBeInTheDocument();
     expect(within(list).getAllByText(/measured dry, before any washing/)).toHaveLength(2);
-    expect(within(list).getByText(/the cloth boiled/)).toBeInTheDocument();
+    expect(within(list).getByText(/boiled for a few minutes/)).toBeInTheDocument();
     await userEvent.click(within(list).getByRole('checkbox', { name: /50 g of roselle/ }));
     await waitFor(() => expect(said()).toMatchObject({ type: 'laid-out', item: `${BREW}/roselle`, how: 'seen' }));
     expect(screen.getByRole('button', { name: 'Heat on' })).toHaveAttribute('aria-keyshortcuts', 'd');
@@ -106,7 +106,7 @@ describe('at the stove', () => {
       litres: 2,
       startedAt: '',
     });
-    server.answers['/api/batches?limit=50'] = {
+    server.answers['/api/batches?limit=200&phase=open'] = {
       batches: [summary('b1', COOLER.name), summary('b2', PEAR.name)],
       serverNow: one.serverNow,
     };
@@ -227,13 +227,13 @@ describe('the alarm says beforehand what stands in its way', () => {
     steep(COOLER, 3);
     expect(await screen.findByText('This browser cannot make a sound.')).toBeInTheDocument();
     await press('Keep it silent');
-    expect(await screen.findByText('This device is set to stay silent.')).toBeInTheDocument();
+    expect(await screen.findByText('It stays silent.')).toBeInTheDocument();
   });
 });
 
 describe('instruments', () => {
   it('show what they say, where they are, and what is not believed', async () => {
-    server.answers['/api/batches?limit=50'] = { batches: [], serverNow: new Date().toISOString() };
+    server.answers['/api/batches?limit=200&phase=open'] = { batches: [], serverNow: new Date().toISOString() };
     server.answers['/api/instruments'] = {
       instruments: [
         {

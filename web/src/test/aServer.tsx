@@ -19,7 +19,7 @@ export type Sent = { path: string; body: Record<string, unknown> };
 
 export class AServer {
   sent: Sent[] = [];
-  house: HouseView = { kitchen: { version: 0, body: DEFAULT_KITCHEN }, pantry: [], plants: [] };
+  house: HouseView = { kitchen: { version: 0, body: DEFAULT_KITCHEN }, pantry: [], plants: [], unread: [] };
   drink: Drink | undefined;
   /** answers by path, before all others */
   answers: Record<string, unknown> = {};

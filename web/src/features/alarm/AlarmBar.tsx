@@ -12,41 +12,47 @@ export function AlarmBar(): ReactNode {
   return (
     <section
       aria-label="The alarm of this device"
-      className={`no-print mb-3 flex flex-wrap items-center gap-x-3 gap-y-1 rounded-md border px-3 py-1.5 text-[0.95rem] ${silent ? 'border-caution-line bg-caution-wash' : 'border-line bg-surface'}`}
+      className={`no-print mb-3 flex items-start gap-x-3 rounded-md border px-3 py-1 text-[0.95rem] ${silent ? 'border-caution-line bg-caution-wash' : 'border-line bg-surface'}`}
     >
-      {silent ? (
-        <BellOff size={19} aria-hidden className="shrink-0" />
-      ) : (
-        <Bell size={19} aria-hidden className="shrink-0" />
-      )}
-      <p className="mr-auto min-w-0 py-1">
-        {!wanted ? (
-          <strong className="font-semibold">This device is set to stay silent.</strong>
-        ) : sound === 'on' ? (
-          <>
-            <strong className="font-semibold">This device rings at each call.</strong> {lacks.join(' ')}
-          </>
-        ) : (
-          <>
-            <strong className="font-semibold">
-              {sound === 'blocked'
-                ? 'This page cannot ring yet: the browser waits for a touch.'
-                : 'This browser cannot make a sound.'}
-            </strong>{' '}
-            {lacks.join(' ')}
-          </>
-        )}
-      </p>
+      <details className="min-w-0 flex-1">
+        <summary className="flex min-h-11 cursor-pointer items-center gap-x-2">
+          {silent ? (
+            <BellOff size={19} aria-hidden className="shrink-0" />
+          ) : (
+            <Bell size={19} aria-hidden className="shrink-0" />
+          )}
+          <span className="min-w-0 font-semibold">{stateWords(wanted, sound)}</span>
+          <span className="shrink-0 text-sm text-muted underline decoration-dotted underline-offset-4">
+            {lacks.length > 0 ? 'and more' : 'change it'}
+          </span>
+        </summary>
+        <div className="pb-2">
+          {lacks.length > 0 && <p className="mb-2">{lacks.join(' ')}</p>}
+          <p className="flex flex-wrap gap-x-4 gap-y-1">
+            {wanted && sound === 'on' && <Button onClick={ringOnce}>Try the bell</Button>}
+            <Button kind="quiet" onClick={() => want(!wanted)}>
+              {wanted ? 'Keep it silent' : 'Let it ring'}
+            </Button>
+          </p>
+        </div>
+      </details>
       {wanted && (sound === 'blocked' || notices === 'ask') && (
-        <Button onClick={() => void allow()}>{sound === 'blocked' ? 'Let it ring' : 'Allow notices'}</Button>
+        <Button className="shrink-0" onClick={() => void allow()}>
+          {sound === 'blocked' ? 'Let it ring' : 'Allow notices'}
+        </Button>
       )}
-      {wanted && sound === 'on' && <Button onClick={ringOnce}>Try the bell</Button>}
-      <Button kind="quiet" className="px-2" onClick={() => want(!wanted)}>
-        {wanted ? 'Keep it silent' : 'Let it ring'}
-      </Button>
     </section>
   );
 }
+
+const stateWords = (wanted: boolean, sound: string): string =>
+  !wanted
+    ? 'It stays silent.'
+    : sound === 'on'
+      ? 'It rings at each call.'
+      : sound === 'blocked'
+        ? 'It cannot ring before a touch.'
+        : 'This browser cannot make a sound.';
 
 /** What stands in the way of being called, in words; nothing where nothing does. */
 export function lacking({ sound, notices, awake }: { sound: string; notices: string; awake: string }): string[] {

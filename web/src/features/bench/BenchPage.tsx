@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { JUG, keepingStateAt, shelfItemsOf, type KeepingState, type ShelfItem } from '@steepsis/core';
-import type { BatchSummary } from '@steepsis/contract';
+import type { BatchSummary, DrinkSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -125,25 +125,41 @@ function UseUp(): ReactNode {
   );
 }
 
+/** Most made first: what the house drinks is what it makes next. */
+const byHabit = (drinks: readonly DrinkSummary[]): readonly DrinkSummary[] =>
+  drinks
+    .filter((d) => !d.archived && !d.drink.draft)
+    .sort(
+      (a, b) =>
+        b.batches - a.batches || (b.lastMadeAt ?? '').localeCompare(a.lastMadeAt ?? '') || a.name.localeCompare(b.name),
+    );
+const SHOWN = 8;
+
 function Next(): ReactNode {
   const drinks = useDrinks();
+  const ranked = byHabit(drinks.data?.drinks ?? []);
   return (
     <Panel title="Next">
       <ul className="space-y-2">
-        {(drinks.data?.drinks ?? []).map((d) => (
-          <li key={d.id} className="flex flex-wrap items-center justify-between gap-3">
-            <span>
+        {ranked.slice(0, SHOWN).map((d) => (
+          <li key={d.id} className="flex items-center justify-between gap-3">
+            <span className="min-w-0">
               {d.name}
               <span className="block text-sm text-muted">
                 {d.batches === 0 ? 'not made yet' : `made ${f.times(d.batches)}`}
               </span>
             </span>
-            <LinkButton to={`/plan/${d.id}`} aria-label={`Plan it: ${d.name}`}>
+            <LinkButton className="shrink-0" to={`/plan/${d.id}`} aria-label={`Plan it: ${d.name}`}>
               Plan it
             </LinkButton>
           </li>
         ))}
       </ul>
+      {ranked.length > SHOWN && (
+        <LinkButton kind="quiet" className="mt-2" to="/drinks">
+          All {ranked.length} drinks
+        </LinkButton>
+      )}
     </Panel>
   );
 }

@@ -1,3 +1,5 @@
+import type { Unread } from '@steepsis/contract';
+import { UnreadList } from '@/shared/ui/UnreadList';
 import { Archive, ArchiveRestore, Copy, History, Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -20,7 +22,7 @@ export function Component(): ReactNode {
   if (drinks.isPending || house.isPending) return <Loading what="the drinks" />;
   if (drinks.isError) return <Failed error={drinks.error} retry={() => void drinks.refetch()} />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  return <Book drinks={drinks.data.drinks} house={house.data} />;
+  return <Book drinks={drinks.data.drinks} unread={drinks.data.unread} house={house.data} />;
 }
 
 // A drink and a kitchen are never changed in place, so a plan that was worked out for them holds.
@@ -34,7 +36,15 @@ function writtenPlan(drink: Drink, kitchen: Kitchen): PlanResult {
   return result;
 }
 
-function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House }): ReactNode {
+function Book({
+  drinks,
+  unread,
+  house,
+}: {
+  drinks: readonly DrinkSummary[];
+  unread: readonly Unread[];
+  house: House;
+}): ReactNode {
   const [params, setParams] = useSearchParams();
   const search = params.get('find') ?? '';
   const on = FILTERS.filter((x) => params.has(x.id)).map((x) => x.id);
@@ -72,6 +82,7 @@ function Book({ drinks, house }: { drinks: readonly DrinkSummary[]; house: House
         </LinkButton>
       }
     >
+      <UnreadList unread={unread} />
       <div className="mb-4 flex flex-wrap items-center gap-2">
         <input
           type="search"

@@ -30,6 +30,7 @@ import { Cautions } from '@/shared/ui/Cautions';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { LastDay } from '@/shared/ui/LastDay';
+import { HowKept } from './HowKept';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
 
 export function Component(): ReactNode {
@@ -54,8 +55,8 @@ export function Component(): ReactNode {
     return lost && value.length === 0 ? [{ batch, reason: faultInWords(lost.why) }] : [];
   });
   const unread = [
-    ...shelf.data.unread.map((x) => ({ ...x, of: 'A batch on the shelf', to: `/steep/${x.id}` })),
-    ...(jugs.data?.unread ?? []).map((x) => ({ ...x, of: 'A jug on the shelf', to: `/mix/jug/${x.id}` })),
+    ...shelf.data.unread.map((x) => ({ ...x, of: x.name ?? 'A batch on the shelf', to: `/steep/${x.id}` })),
+    ...(jugs.data?.unread ?? []).map((x) => ({ ...x, of: x.name ?? 'A jug on the shelf', to: `/mix/jug/${x.id}` })),
   ];
   const count = items.length + poured.length + faulty.length + unread.length;
   return (
@@ -187,6 +188,7 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
         <Row name="Use by">
           <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
           {f.day(keeping.discardAfter)}: {keeping.window.reason}
+          {keeping.window.decides && `; ${keeping.window.decides}`}
         </Row>
       </dl>
       {past && <LastDay state={state} discardAfter={keeping.discardAfter} reason={keeping.window.reason} />}
@@ -288,6 +290,7 @@ function Stored({
         <Row name="Use by">
           <strong className={due ? 'text-stop' : ''}>{f.day(item.useBy)}</strong>, at the latest{' '}
           {f.day(item.discardAfter)}: {item.window.reason}
+          {item.window.decides && `; ${item.window.decides}`}
         </Row>
       </dl>
       <div className="mt-2">
@@ -307,8 +310,8 @@ function Stored({
         {item.vesselId === JUG && <LinkButton to={`/taste/${batch.id}`}>Taste it</LinkButton>}
         {item.vesselId === JUG && <LinkButton to={`/mix/${batch.id}`}>Put it right</LinkButton>}
         <MeasurePh
-          batch={batch}
-          onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method })}
+          reading={stored.ph ?? batch.ph}
+          onPh={(value, method) => say.mutate({ type: 'measured', what: 'ph', value, method, vesselId: item.vesselId })}
         />
         <StoodOut
           item={item}
@@ -326,9 +329,15 @@ function Stored({
             })
           }
         >
-          {stored.where === 'fridge' ? 'Freeze it' : 'Thaw it in the fridge'}
+          {BACK_WORDS[stored.where]}
         </Button>
-        <SomethingWrong onSign={(sign) => say.mutate({ type: 'observed', sign })} />
+        <HowKept
+          stored={stored}
+          pending={say.isPending}
+          onWhere={(where) => say.mutate({ type: 'moved', vesselId: item.vesselId, where })}
+          onKeptIn={(keptIn) => say.mutate({ type: 'kept-in', vesselId: item.vesselId, ...keptIn })}
+        />
+        <SomethingWrong onSign={(sign) => say.mutate({ type: 'observed', sign, vesselId: item.vesselId })} />
         <Ask
           trigger={<Button kind="quiet">Throw it away</Button>}
           title="Throw it away?"
@@ -341,6 +350,12 @@ function Stored({
     </Card>
   );
 }
+
+const BACK_WORDS = {
+  fridge: 'Freeze it',
+  freezer: 'Thaw it in the fridge',
+  cupboard: 'Put it into the fridge',
+} as const;
 
 const SIGN_WORDS: Record<Sign, string> = {
   mould: 'Mould',
@@ -481,19 +496,19 @@ function PourOut({
 }
 
 function MeasurePh({
-  batch,
+  reading,
   onPh,
 }: {
-  batch: Batch;
+  reading: Batch['ph'];
   onPh: (ph: number, method: 'meter' | 'strip') => void;
 }): ReactNode {
   const [open, setOpen] = useState(false);
-  const [ph, setPh] = useState(batch.ph?.ph ?? 3);
+  const [ph, setPh] = useState(reading?.ph ?? 3);
   const [fault, setFault] = useState<FieldFault | undefined>(undefined);
   if (!open) {
     return (
       <Button kind="quiet" onClick={() => setOpen(true)}>
-        {batch.ph ? `pH ${batch.ph.ph.toFixed(1)} by ${batch.ph.method}` : 'Enter its pH'}
+        {reading ? `pH ${reading.ph.toFixed(1)} by ${reading.method}` : 'Enter its pH'}
       </Button>
     );
   }

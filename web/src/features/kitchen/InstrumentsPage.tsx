@@ -14,10 +14,18 @@ import {
   type TimeFormat,
 } from '@steepsis/core';
 import type { InstrumentView } from '@steepsis/contract';
-import { useAttach, useImportLogger, useInstruments, useMisbehave, useSimulate } from '@/shared/api/instrumentQueries';
+import {
+  useAttach,
+  useForgetSimulated,
+  useImportLogger,
+  useInstruments,
+  useMisbehave,
+  useSimulate,
+} from '@/shared/api/instrumentQueries';
 import { useAtStove, useBatches, useBatchesById } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { reading } from '@/shared/format/reading';
+import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
@@ -95,6 +103,7 @@ const potChoices = (batches: readonly Batch[], dated = false): PotChoice[] =>
 function Instrument({ instrument: i, batches }: { instrument: InstrumentView; batches: readonly Batch[] }): ReactNode {
   const attach = useAttach();
   const misbehave = useMisbehave();
+  const forget = useForgetSimulated();
   const is = i.attached ? `${i.attached.batchId} ${i.attached.brewId}` : NOWHERE;
   const pots = potChoices(batches);
   const choices = [
@@ -104,7 +113,7 @@ function Instrument({ instrument: i, batches }: { instrument: InstrumentView; ba
   ];
   return (
     <Panel title={i.name} aside={`${KIND_WORDS[i.kind]}${i.simulated ? ', simulated' : ''}`}>
-      <Refusal error={attach.error ?? misbehave.error} />
+      <Refusal error={attach.error ?? misbehave.error ?? forget.error} />
       <p className="font-display text-3xl font-bold">{i.last ? reading(i.kind, i.last.value) : 'silent so far'}</p>
       {i.last && (
         <p className="text-sm text-muted">
@@ -143,6 +152,16 @@ function Instrument({ instrument: i, batches }: { instrument: InstrumentView; ba
       >
         All its readings as a table (CSV)
       </a>
+      {i.simulated && (
+        <Ask
+          trigger={<Button kind="quiet">Remove it</Button>}
+          title={`Remove the ${i.name.toLowerCase()}?`}
+          yes="Remove it"
+          onYes={() => forget.mutate(i.id)}
+        >
+          <p>Its simulated readings go with it. Readings of real instruments stay.</p>
+        </Ask>
+      )}
     </Panel>
   );
 }

@@ -7,6 +7,9 @@ import {
   INSTRUMENTS,
   likelyRange,
   MATERIALS,
+  WATERS,
+  type Material,
+  type WaterFrom,
   type Audience,
   type Kitchen,
   type Vessel,
@@ -45,6 +48,28 @@ const BURNER_WORDS = {
   induction: 'induction rings',
   kettle: 'a kettle',
 } as const;
+const WATER_WORDS: Record<WaterFrom, string> = {
+  tap: 'from the tap, fit to drink',
+  well_tested: 'from a well that was tested',
+  well_untested: 'from a well that was never tested',
+  spring: 'from a spring',
+  rain: 'from the rain',
+  stream: 'from a stream',
+};
+const MATERIAL_WORDS: Record<Material, string> = {
+  steel: 'stainless steel',
+  enamel: 'sound enamel',
+  glass: 'glass',
+  'heatproof-glass': 'glass made for the ring',
+  stoneware: 'stoneware, glaze made for food',
+  aluminium: 'bare aluminium',
+  plastic: 'plastic',
+  'hot-plastic': 'plastic made for hot drinks',
+  'cast-iron': 'cast iron',
+  copper: 'copper or brass without a lining',
+  'chipped-enamel': 'chipped enamel',
+  'unknown-glaze': 'a glaze nobody knows',
+};
 const KIND_WORDS = { pot: 'Pots', jar: 'Jars', jug: 'Jugs', bottle: 'Bottles', glass: 'Glasses' } as const;
 type OwnKind = keyof typeof KIND_WORDS;
 
@@ -76,111 +101,24 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
     <Page
       title="Kitchen"
       note="What is here decides how fast a pot heats and cools, how large a brew can be, and how a plan is written."
-      actions={
-        <>
-          {changed && <Button onClick={edited.reset}>Undo my changes</Button>}
-          <Button
-            kind="main"
-            disabled={!changed || edited.behind || save.isPending}
-            onClick={() =>
-              save.mutate({ kind: 'kitchen', version: edited.base, body: kitchen }, { onSuccess: edited.reset })
-            }
-          >
-            {save.isPending ? 'Keeping…' : 'Keep the kitchen'}
-          </Button>
-        </>
+      actions={<>{changed && <Button onClick={edited.reset}>Undo my changes</Button>}</>}
+      next={
+        <Button
+          kind="main"
+          disabled={!changed || edited.behind || save.isPending}
+          onClick={() =>
+            save.mutate({ kind: 'kitchen', version: edited.base, body: kitchen }, { onSuccess: edited.reset })
+          }
+        >
+          {save.isPending ? 'Keeping…' : 'Keep the kitchen'}
+        </Button>
       }
     >
       <Refusal error={save.error} />
       {edited.behind && changed && <ChangedMeanwhile onTop={edited.onTop} onReset={edited.reset} />}
       <Panel>
-        <p className="text-[1.1rem] leading-[2.1]">
-          This kitchen lies at{' '}
-          {figure('Altitude', kitchen.altitudeM, { ...ALTITUDE, step: 50, shown: true }, (altitudeM) =>
-            change({ altitudeM }),
-          )}
-          , is at{' '}
-          {figure('Room', kitchen.roomC, { unit: '°C', min: 5, max: 45, step: 1, shown: true }, (roomC) =>
-            change({ roomC }),
-          )}{' '}
-          with tap water at{' '}
-          {figure('Tap water', kitchen.tapC, { unit: '°C', min: 1, max: 35, step: 1, shown: true }, (tapC) =>
-            change({ tapC }),
-          )}
-          , a fridge at{' '}
-          {figure(
-            'Fridge',
-            kitchen.fridgeC,
-            { unit: '°C', min: 0, max: 12, step: 1, digits: 1, shown: true },
-            (fridgeC) => change({ fridgeC }),
-          )}{' '}
-          and a freezer at{' '}
-          {figure('Freezer', kitchen.freezerC, { unit: '°C', min: -40, max: -2, step: 1, shown: true }, (freezerC) =>
-            change({ freezerC }),
-          )}
-          . It has{' '}
-          {figure('Burners', kitchen.burners ?? 2, { unit: 'burners', min: 1, max: 12, step: 1 }, (burners) =>
-            change({ burners }),
-          )}{' '}
-          <InlineChoice
-            label="Kind of burner"
-            value={kitchen.burner.kind}
-            choices={BURNER_KINDS.map((value) => ({ value, label: BURNER_WORDS[value] }))}
-            onValue={(kind) => change({ burner: { ...kitchen.burner, kind } })}
-          />{' '}
-          of{' '}
-          {figure(
-            'Power',
-            kitchen.burner.watts,
-            { unit: 'W', min: 200, max: 10_000, step: 100, shown: true },
-            (watts) => change({ burner: { ...kitchen.burner, watts } }),
-          )}{' '}
-          and glasses of{' '}
-          {figure('Glass mass', kitchen.glassG, { unit: 'g', min: 20, max: 2000, step: 10, shown: true }, (glassG) =>
-            change({ glassG }),
-          )}
-          . Its measures are{' '}
-          <InlineChoice
-            label="Units"
-            value={kitchen.units ?? 'metric'}
-            choices={[
-              { value: 'metric', label: 'metric' },
-              { value: 'us', label: 'US cups and spoons' },
-              { value: 'imperial', label: 'imperial' },
-            ]}
-            onValue={(units) => change({ units })}
-          />
-          , and at its table are mostly{' '}
-          <InlineTicks
-            label="At the table"
-            summary={kitchen.audience?.length ? kitchen.audience.map(audienceShort).join(', ') : 'healthy adults'}
-            choices={AUDIENCE_CHOICES}
-            ticked={kitchen.audience ?? []}
-            onTicked={(audience: Audience) => change({ audience })}
-            note="A plan starts from this; an occasion can say otherwise."
-          />
-          .
-        </p>
-        <fieldset className="mt-2">
-          <legend className="text-sm text-muted">Instruments at hand</legend>
-          <div className="flex flex-wrap gap-x-6">
-            {INSTRUMENTS.map((i) => (
-              <Tick
-                key={i}
-                checked={kitchen.instruments?.includes(i) ?? false}
-                onChange={(on) =>
-                  change({
-                    instruments: on
-                      ? [...(kitchen.instruments ?? []), i]
-                      : (kitchen.instruments ?? []).filter((x) => x !== i),
-                  })
-                }
-              >
-                {INSTRUMENT_WORDS[i]}
-              </Tick>
-            ))}
-          </div>
-        </fieldset>
+        <InWords kitchen={kitchen} change={change} />
+        <InstrumentTicks kitchen={kitchen} change={change} />
         <LinkButton kind="quiet" to="/kitchen/instruments">
           Instruments that speak to Steepsis
         </LinkButton>
@@ -212,6 +150,106 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
         ))}
       </div>
     </Page>
+  );
+}
+
+type Part = { kitchen: Kitchen; change: (part: Partial<Kitchen>) => void };
+
+/** The kitchen as a sentence whose figures and choices are set in place. */
+function InWords({ kitchen, change }: Part): ReactNode {
+  return (
+    <p className="text-[1.1rem] leading-[2.1]">
+      This kitchen lies at{' '}
+      {figure('Altitude', kitchen.altitudeM, { ...ALTITUDE, step: 50, shown: true }, (altitudeM) =>
+        change({ altitudeM }),
+      )}
+      , is at{' '}
+      {figure('Room', kitchen.roomC, { unit: '°C', min: 5, max: 45, step: 1, shown: true }, (roomC) =>
+        change({ roomC }),
+      )}{' '}
+      with water at{' '}
+      {figure('Tap water', kitchen.tapC, { unit: '°C', min: 1, max: 35, step: 1, shown: true }, (tapC) =>
+        change({ tapC }),
+      )}{' '}
+      <InlineChoice
+        label="Where the water is from"
+        value={kitchen.waterFrom ?? 'tap'}
+        choices={WATERS.map((value) => ({ value, label: WATER_WORDS[value] }))}
+        onValue={(waterFrom) => change({ waterFrom })}
+      />
+      , a fridge at{' '}
+      {figure('Fridge', kitchen.fridgeC, { unit: '°C', min: 0, max: 12, step: 1, digits: 1, shown: true }, (fridgeC) =>
+        change({ fridgeC }),
+      )}{' '}
+      and a freezer at{' '}
+      {figure('Freezer', kitchen.freezerC, { unit: '°C', min: -40, max: -2, step: 1, shown: true }, (freezerC) =>
+        change({ freezerC }),
+      )}
+      . It has{' '}
+      {figure('Burners', kitchen.burners ?? 2, { unit: 'burners', min: 1, max: 12, step: 1 }, (burners) =>
+        change({ burners }),
+      )}{' '}
+      <InlineChoice
+        label="Kind of burner"
+        value={kitchen.burner.kind}
+        choices={BURNER_KINDS.map((value) => ({ value, label: BURNER_WORDS[value] }))}
+        onValue={(kind) => change({ burner: { ...kitchen.burner, kind } })}
+      />{' '}
+      of{' '}
+      {figure('Power', kitchen.burner.watts, { unit: 'W', min: 200, max: 10_000, step: 100, shown: true }, (watts) =>
+        change({ burner: { ...kitchen.burner, watts } }),
+      )}{' '}
+      and glasses of{' '}
+      {figure('Glass mass', kitchen.glassG, { unit: 'g', min: 20, max: 2000, step: 10, shown: true }, (glassG) =>
+        change({ glassG }),
+      )}
+      . Its measures are{' '}
+      <InlineChoice
+        label="Units"
+        value={kitchen.units ?? 'metric'}
+        choices={[
+          { value: 'metric', label: 'metric' },
+          { value: 'us', label: 'US cups and spoons' },
+          { value: 'imperial', label: 'imperial' },
+        ]}
+        onValue={(units) => change({ units })}
+      />
+      , and at its table are mostly{' '}
+      <InlineTicks
+        label="At the table"
+        summary={kitchen.audience?.length ? kitchen.audience.map(audienceShort).join(', ') : 'healthy adults'}
+        choices={AUDIENCE_CHOICES}
+        ticked={kitchen.audience ?? []}
+        onTicked={(audience: Audience) => change({ audience })}
+        note="A plan starts from this; an occasion can say otherwise."
+      />
+      .
+    </p>
+  );
+}
+
+function InstrumentTicks({ kitchen, change }: Part): ReactNode {
+  return (
+    <fieldset className="mt-2">
+      <legend className="text-sm text-muted">Instruments at hand</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {INSTRUMENTS.map((i) => (
+          <Tick
+            key={i}
+            checked={kitchen.instruments?.includes(i) ?? false}
+            onChange={(on) =>
+              change({
+                instruments: on
+                  ? [...(kitchen.instruments ?? []), i]
+                  : (kitchen.instruments ?? []).filter((x) => x !== i),
+              })
+            }
+          >
+            {INSTRUMENT_WORDS[i]}
+          </Tick>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
@@ -257,9 +295,26 @@ function VesselRow({
           <InlineChoice
             label={`${v.name}, made of`}
             value={v.material}
-            choices={MATERIALS.map((value) => ({ value, label: value }))}
+            choices={MATERIALS.map((value) => ({ value, label: MATERIAL_WORDS[value] }))}
             onValue={(material) => onChange({ ...v, material })}
           />
+          {v.kind === 'bottle' && (
+            <>
+              ,{' '}
+              <InlineChoice
+                label={`${v.name}, made for pressure`}
+                value={v.pressure ? 'yes' : 'no'}
+                choices={[
+                  { value: 'no', label: 'not for pressure' },
+                  { value: 'yes', label: 'made to hold pressure' },
+                ]}
+                onValue={(yes) => {
+                  const { pressure: _was, ...plain } = v;
+                  onChange(yes === 'yes' ? { ...plain, pressure: true } : plain);
+                }}
+              />
+            </>
+          )}
         </p>
         {v.timed && (
           <p className="text-sm text-muted">

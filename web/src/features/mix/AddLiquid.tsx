@@ -66,7 +66,7 @@ export function AddLiquid({ standing, onAdd }: { standing: readonly Standing[]; 
               ))}
             </ul>
           )}
-          <h3 className="mt-4 text-base">Or told</h3>
+          <h3 className="mt-4 text-base">Something that does not stand here: say what it is</h3>
           <ul className="divide-y divide-line">
             <Made onAdd={add} />
             <Read onAdd={add} />

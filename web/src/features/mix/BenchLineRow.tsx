@@ -94,7 +94,7 @@ function Bounds({ line, have }: { line: BenchLine; have: number }): ReactNode {
   if (!bounded)
     return (
       <Button kind="quiet" onClick={() => change(line.id, { minMl: 0, maxMl: Math.floor(have) })}>
-        Bound it
+        At least, at most
       </Button>
     );
   return (

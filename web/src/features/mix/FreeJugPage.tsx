@@ -9,6 +9,7 @@ import {
   type BenchWish,
   type Drink,
   type Finding,
+  standardFor,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useDrinks, useHouse, usePourJug, type House } from '@/shared/api/queries';
@@ -27,7 +28,6 @@ import {
   partsOf,
   RIGHT_AFTER_MIN,
   roundedMl,
-  standardFor,
   vesselFor,
   wishOf,
 } from './jugBench';
@@ -155,7 +155,7 @@ function FreeJugPage({
     <Page
       title="Jug of anything"
       note="Whatever stands in the house, to one strength. Draw an amount on the side of its vessel to set it; the rest is worked out round it."
-      actions={
+      next={
         <Button kind="main" disabled={!canPour || pour.isPending} onClick={pourIt}>
           {pour.isPending ? 'Logging…' : 'Pour it and log'}
         </Button>

@@ -13,6 +13,7 @@ import {
   volumeMl,
   type FreeJug,
   type Kitchen,
+  dilutionLine,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useHouse, useJug, useSayJug, type House } from '@/shared/api/queries';
@@ -27,7 +28,6 @@ import { LastDay } from '@/shared/ui/LastDay';
 import { Panel } from '@/shared/ui/Panel';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { ICE_PER_GLASS, RIGHT_AFTER_MIN } from './jugBench';
-import { dilutionLine } from './labelLine';
 import { mlWords } from './measures';
 import { MixPlaces } from './MixPlaces';
 import { TasteAndFix, type FixSubject } from './TasteAndFix';
@@ -240,6 +240,7 @@ function JugFacts({
             <dd>
               <strong>{f.day(keeping.useBy)}</strong>, at the latest {f.day(keeping.discardAfter)}:{' '}
               {keeping.window.reason}
+              {keeping.window.decides && `; ${keeping.window.decides}`}
             </dd>
             <dt className="text-muted">For its label</dt>
             <dd>

@@ -32,6 +32,7 @@ import {
   type OnHand,
   type ShortFall,
   type Wish,
+  dilutionLine,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { BatchPage } from '@/features/steep';
@@ -47,7 +48,6 @@ import { Tube } from '@/shared/vessels/Bracket';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { useJugBench } from './jugStore';
 import { LabelLine } from './KeptJugPage';
-import { dilutionLine } from './labelLine';
 import { MixPlaces } from './MixPlaces';
 import { TasteAndFix, type FixSubject } from './TasteAndFix';
 import { usePourables } from './usePourables';
@@ -216,10 +216,12 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
           <Button onClick={bottle} disabled={say.isPending}>
             Bottle the concentrate instead
           </Button>
-          <Button kind="main" onClick={pour} disabled={say.isPending || faults.length > 0 || tooMuch}>
-            {say.isPending ? 'Logging…' : plan.drink.bottles ? 'Fill the bottles and log' : 'Pour it and log'}
-          </Button>
         </>
+      }
+      next={
+        <Button kind="main" onClick={pour} disabled={say.isPending || faults.length > 0 || tooMuch}>
+          {say.isPending ? 'Logging…' : plan.drink.bottles ? 'Fill the bottles and log' : 'Pour it and log'}
+        </Button>
       }
     >
       <MixPlaces />

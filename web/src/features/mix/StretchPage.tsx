@@ -13,6 +13,8 @@ import {
   type HowMade,
   type Kitchen,
   type Stretched,
+  labelLine,
+  partsWords,
 } from '@steepsis/core';
 import { useHouse } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -24,7 +26,6 @@ import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
-import { labelLine, partsWords } from './labelLine';
 import { MixPlaces } from './MixPlaces';
 import { useStretch } from './stretchStore';
 

@@ -31,7 +31,8 @@ export function Keeping({ brix }: { brix: number }): ReactNode {
         <strong>
           {w.targetDays} days, {w.hardDays} at most
         </strong>
-        : {w.reason}. A house choice; your local food-safety authority comes first.
+        : {w.reason}
+        {w.decides && `; ${w.decides}`}. A house choice; your local food-safety authority comes first.
       </p>
     </div>
   );

@@ -387,7 +387,7 @@ function Equivalents(): ReactNode {
                 <strong className="shrink-0">{grams < 2 ? `${grams.toFixed(2)} g` : f.grams(grams)}</strong>
               </span>
               <span className="block text-sm text-muted">
-                {low && high ? `${f.grams(at(high))} to ${f.grams(at(low))}` : 'a modelling default'}
+                {low && high ? `${f.grams(at(high))} to ${f.grams(at(low))}` : 'taken by us, not measured'}
                 {s.note && `; ${s.note}`}
               </span>
             </li>

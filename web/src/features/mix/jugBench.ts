@@ -1,40 +1,17 @@
 import {
-  bookOf,
-  DEFAULT_KITCHEN,
   isKept,
-  usualStrength,
   volumeMl,
   type BenchPart,
   type BenchWish,
-  type Drink,
   type Filled,
   type Kitchen,
   type Liquid,
-  type Plants,
   type Vessel,
 } from '@steepsis/core';
-import { workedOut } from '@/shared/ui/reasonOf';
 import type { BenchLine, Wishes } from './jugStore';
 import { liquidFrom, type Standing } from './usePourables';
 
 // From what the cook has put down to what the solver is asked.
-
-/** ×1 is a glass of a drink of the book, or the usual glass of what the jug tastes of most. */
-export function standardFor(
-  like: Drink | undefined,
-  parts: readonly BenchPart[],
-): { standard: number; likeName: string } {
-  const glass = like && workedOut(() => bookOf(like).standard).value;
-  if (like && glass !== undefined) return { standard: glass, likeName: like.name };
-  const strongest = parts.reduce<{ plant: string; x: number; own: Plants | undefined } | undefined>((best, p) => {
-    for (const [plant, g] of Object.entries(p.liquid.bodyG))
-      if (!best || g > best.x) best = { plant, x: g, own: p.liquid.own };
-    return best;
-  }, undefined);
-  // The usual glass is a matter of the plant, not of this kitchen's pots. Juice has none: it is poured as it is.
-  const usual = strongest && workedOut(() => usualStrength(strongest.plant, DEFAULT_KITCHEN, strongest.own)).value;
-  return { standard: usual !== undefined && usual > 0 ? usual : 1, likeName: 'a usual glass' };
-}
 
 export const ICE_PER_GLASS = 0.36;
 export const RIGHT_AFTER_MIN = 5;

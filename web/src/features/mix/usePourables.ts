@@ -20,6 +20,7 @@ import {
   type Kitchen,
   type Liquid,
   type Pourable,
+  pourCountsFrom,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBrewing, useJugs, useShelf } from '@/shared/api/queries';
@@ -86,7 +87,7 @@ const fromShelf = (batch: Batch, now: number): Standing[] =>
         liquid: stored.liquid,
         ready: true,
         stopped: item.findings.find((x) => x.level === 'block' && x.places.includes('shelf'))?.message,
-        madeAt: batch.startedAt,
+        madeAt: pourCountsFrom(batch, stored, now),
         factsOf: (ml) => factsOfPour(batch, stored, ml, now),
       };
     });
@@ -110,7 +111,7 @@ function fromBrewing(batch: Batch, now: number): Standing[] {
         liquid: stored.liquid,
         ready: batch.phase === 'measured',
         stopped: undefined,
-        madeAt: batch.startedAt,
+        madeAt: pourCountsFrom(bottled, stored, now),
         factsOf: (ml) => factsOfPour(bottled, stored, ml, now),
       },
     ];

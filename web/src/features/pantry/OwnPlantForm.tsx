@@ -31,7 +31,9 @@ export function OwnPlantForm({
   was?: OwnPlant;
   onDone: (id?: string) => void;
 }): ReactNode {
-  const [plant, setPlant] = useState<Omit<OwnPlant, 'id'>>(was ?? { v: 1, name: '', parts: [], strengthKnown: false });
+  const [plant, setPlant] = useState<Omit<OwnPlant, 'id'>>(
+    was ?? { v: 1, name: '', parts: [], strengthKnown: false, food: false },
+  );
   const save = useSaveHouse();
   const steeped = botanicals().filter((b) => b.extractionClass !== 'stirred_in');
   const whole = plant.parts.reduce((sum, p) => sum + p.share, 0);
@@ -85,6 +87,9 @@ export function OwnPlantForm({
       </PlantPicker>
       <Tick checked={plant.strengthKnown} onChange={(strengthKnown) => setPlant({ ...plant, strengthKnown })}>
         I have brewed it, and it is about as strong as its parts
+      </Tick>
+      <Tick checked={plant.food ?? false} onChange={(food) => setPlant({ ...plant, food })}>
+        I know that it is sold or eaten as food
       </Tick>
       <TextField
         label="Note"

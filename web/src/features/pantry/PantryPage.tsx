@@ -1,3 +1,4 @@
+import { UnreadList } from '@/shared/ui/UnreadList';
 import { Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -49,6 +50,7 @@ function Pantry({ house }: { house: House }): ReactNode {
         </Button>
       }
     >
+      <UnreadList unread={house.unread} />
       {adding && <OwnPlantForm house={house} onDone={() => setAdding(false)} />}
       <div className="mb-3 flex flex-wrap items-center gap-2">
         <input

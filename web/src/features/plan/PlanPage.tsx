@@ -130,14 +130,16 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
           <LinkButton to={`/recipe/${drink.id}`}>Recipe</LinkButton>
           <LinkButton to={`/plan/${drink.id}/methods`}>Compare ways</LinkButton>
           <LinkButton to={`/plan/${drink.id}/list`}>What to get</LinkButton>
-          <Button
-            kind="main"
-            onClick={begin}
-            disabled={result.kind !== 'plan' || blocked || unread || faults.length > 0 || start.isPending}
-          >
-            {start.isPending ? 'Starting…' : 'Start at the stove'}
-          </Button>
         </>
+      }
+      next={
+        <Button
+          kind="main"
+          onClick={begin}
+          disabled={result.kind !== 'plan' || blocked || unread || faults.length > 0 || start.isPending}
+        >
+          {start.isPending ? 'Starting…' : 'Start at the stove'}
+        </Button>
       }
     >
       <BasisSwitch
@@ -189,7 +191,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
             <>
               <Cautions
                 findings={findings.filter(showsHere)}
-                none="Nothing beyond ordinary kitchen care for those ticked above."
+                none="Nothing beyond ordinary kitchen care for those at the table."
                 waysOut={(finding) => ways[finding.id] ?? []}
                 onTake={take}
                 read={read}

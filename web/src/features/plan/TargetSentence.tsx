@@ -3,7 +3,9 @@ import { useRef, useState, type ReactNode } from 'react';
 import {
   ACID_RANGE,
   bookOf,
+  GLASSES_EACH,
   mainStageOf,
+  plantOf,
   SECOND_RANGES,
   TARGET_RANGES,
   wayOf,
@@ -56,6 +58,11 @@ export function TargetSentence({
   // What is only mixed or blended has nothing that is brewed, and no strength to ask for.
   const hasStrength = bookOf(drink).standard > 0;
   const hasJuice = drink.mix.some((l) => l.from.kind === 'juice' && l.at === 'jug');
+  // How much of it each has counts where someone is to have little of it, or where there is caffeine in it.
+  const asksGlasses =
+    target.glassesEach !== undefined ||
+    target.audience.length > 0 ||
+    way.ingredients.some((i) => plantOf(drink, i.plant).caffeineMgPerG > 0);
   const glasses = (target.litres * 1000) / target.glassMl;
   const chooseWay = (wayId: string): void => onChange({ wayId, steepMin: writtenMinutes(wayOf(drink, wayId)!) });
   return (
@@ -186,6 +193,18 @@ export function TargetSentence({
           onTicked={onAudience}
           note="Tick all that holds at the table. It stays ticked for every drink until you change it. This only turns the usual cautions on; it is not advice for a person."
         />
+        {asksGlasses && (
+          <>
+            , who have{' '}
+            {number('Glasses each a day', {
+              value: target.glassesEach ?? GLASSES_EACH.usual,
+              range: GLASSES_EACH,
+              step: 1,
+              onValue: (glassesEach) => onChange({ glassesEach: Math.round(glassesEach) }),
+            })}{' '}
+            glasses a day
+          </>
+        )}
         .{' '}
         {target.second ? (
           <>

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import {
   isHardlySold,
+  OF_MIX,
   plantOf,
   provenanceKey,
   type Botanical,
@@ -52,6 +53,7 @@ const CONFIRMED_WORDS: Record<Confirmation, string> = {
   untreated_confirmed: 'untreated',
   stems_removed: 'stems out',
   washed: 'washed',
+  known_as_food: 'known as food',
 };
 
 const choices = <T extends string>(words: Readonly<Record<T, string>>): { value: T; label: string }[] =>
@@ -78,9 +80,16 @@ const PART_WORDS: Record<(typeof PARTS)[number], string> = {
 type Change = { [K in keyof Provenance]?: Provenance[K] | undefined };
 
 /** What a packet may say of a plant, where a caution hangs on it. */
-const packetSays = ({ cautionKeys }: Botanical): (readonly ['heatTreated' | 'sulphiteFree', string])[] => [
+const packetSays = ({
+  cautionKeys,
+  caffeineMgPerG,
+  form,
+}: Botanical): (readonly ['heatTreated' | 'sulphiteFree' | 'decaf' | 'raw' | 'pitsIn', string])[] => [
   ...(cautionKeys.includes('elder_raw') ? [['heatTreated', 'its packet says that it was heated'] as const] : []),
   ...(cautionKeys.includes('sulphite') ? [['sulphiteFree', 'its packet says without sulphites'] as const] : []),
+  ...(caffeineMgPerG > 0.5 ? [['decaf', 'its packet says decaffeinated'] as const] : []),
+  ...(form === 'juice' ? [['raw', 'pressed and not pasteurised'] as const] : []),
+  ...(cautionKeys.includes('pits') ? [['pitsIn', 'its stones or cores are still in'] as const] : []),
 ];
 
 /** Where each plant is from, and what was confirmed of it on which day. */
@@ -180,6 +189,21 @@ export function WhereFrom({
             );
           }),
         )}
+        {plan.drink.mix.flatMap((line) => {
+          if (line.from.kind !== 'juice') return [];
+          const key = provenanceKey(OF_MIX, line.id);
+          return packetSays(plantOf(plan.drink, line.from.plant)).map(([what, words]) => (
+            <li key={`${key}/${what}`}>
+              {plantNameIn(plan.drink, line.from.kind === 'juice' ? line.from.plant : line.id)}
+              <Tick
+                checked={known[key]?.[what] ?? false}
+                onChange={(yes) => set(key, { [what]: yes ? true : undefined })}
+              >
+                {words}
+              </Tick>
+            </li>
+          ));
+        })}
       </ul>
     </details>
   );

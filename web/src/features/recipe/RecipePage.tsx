@@ -113,11 +113,13 @@ function Recipe({
             <Redo2 size={18} aria-hidden /> Redo
           </Button>
           {draft && !isNew && <Button onClick={() => drop(draftKey)}>Drop my changes</Button>}
-          <Button kind="main" onClick={keep} disabled={!draft || save.isPending || keptMeanwhile}>
-            {save.isPending ? 'Keeping…' : isNew ? 'Keep it in the book' : `Keep as version ${base + 1}`}
-          </Button>
           {!isNew && <LinkButton to={`/plan/${drink.id}`}>Plan it</LinkButton>}
         </>
+      }
+      next={
+        <Button kind="main" onClick={keep} disabled={!draft || save.isPending || keptMeanwhile}>
+          {save.isPending ? 'Keeping…' : isNew ? 'Keep it in the book' : `Keep as version ${base + 1}`}
+        </Button>
       }
     >
       <UndoKeys undo={() => undo(draftKey)} redo={() => redo(draftKey)} />

@@ -100,249 +100,264 @@ function withAmount(stage: Stage, amount: number): Stage {
   return stage.kind === 'dissolve' ? { ...stage, to: { grams: amount } } : stage;
 }
 
-function Sentence({ stage: s, kitchen, plantsG, onChange }: Fields): ReactNode {
-  switch (s.kind) {
-    case 'toast':
-      return (
-        <>
-          Toast dry at{' '}
-          {figure('Toast temperature', s.atC, { unit: '°C', min: 40, max: 260, step: 5, shown: true }, (atC) =>
-            onChange({ ...s, atC }, 'atC'),
-          )}{' '}
-          for{' '}
-          {figure(
-            'Toast minutes',
-            s.minutes,
-            { unit: 'min', min: 0.5, max: 120, step: 1, digits: 1, shown: true },
-            (minutes) => onChange({ ...s, minutes }, 'minutes'),
-          )}
-        </>
-      );
-    case 'heat':
-      return (
-        <>
-          Heat{' '}
-          <InlineChoice
-            label="Heat to"
-            value={s.to === 'boil' ? 'boil' : 'degrees'}
-            choices={[
-              { value: 'boil', label: 'to the boil' },
-              { value: 'degrees', label: 'to a temperature' },
-            ]}
-            onValue={(v) => onChange({ ...s, to: v === 'boil' ? 'boil' : 80 }, 'to')}
-          />
-          {s.to !== 'boil' && (
-            <>
-              {' '}
-              of{' '}
-              {figure('Heat temperature', s.to, { unit: '°C', min: 10, max: 110, step: 1, shown: true }, (to) =>
-                onChange({ ...s, to }, 'to'),
-              )}
-            </>
-          )}
-        </>
-      );
-    case 'hold':
-      return (
-        <>
-          Keep it there, simmering or below, for{' '}
-          {figure('Hold minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
-            onChange({ ...s, minutes }, 'minutes'),
-          )}
-        </>
-      );
-    case 'steep': {
-      const long = s.place !== 'off-heat';
-      return (
-        <>
-          Steep{' '}
-          <InlineChoice
-            label="Steep where"
-            value={s.place}
-            choices={Object.entries(PLACE_WORDS).map(([value, label]) => ({ value: value as typeof s.place, label }))}
-            onValue={(place) =>
-              onChange(
-                { ...s, place, minutes: place === 'off-heat' ? Math.min(s.minutes, 60) : Math.max(s.minutes, 240) },
-                'place',
-              )
-            }
-          />{' '}
-          for{' '}
-          {long
-            ? figure('Steep hours', s.minutes / 60, { ...HOURS, step: 1, digits: 2, shown: 'h' }, (h) =>
-                onChange({ ...s, minutes: Math.round(h * 60) }, 'minutes'),
-              )
-            : figure('Steep minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
-                onChange({ ...s, minutes }, 'minutes'),
-              )}
-        </>
-      );
-    }
-    case 'cool':
-      return (
-        <>
-          Cool to{' '}
-          {figure('Cool temperature', s.toC, { unit: '°C', min: 1, max: 99, step: 1, shown: true }, (toC) =>
-            onChange({ ...s, toC }, 'toC'),
-          )}{' '}
-          <InlineChoice
-            label="Cool how"
-            value={s.by}
-            choices={[
-              { value: 'ice-bath', label: 'in an ice bath' },
-              { value: 'standing', label: 'by standing' },
-            ]}
-            onValue={(by) => onChange({ ...s, by }, 'by')}
-          />
-        </>
-      );
-    case 'hands':
-      return (
+/** A stage of one kind, as its sentence is told. */
+type Of<K extends Stage['kind']> = Omit<Fields, 'stage'> & { stage: Extract<Stage, { kind: K }> };
+
+/** Each kind of stage in its own words. */
+const SENTENCES: { readonly [K in Stage['kind']]: (of: Of<K>) => ReactNode } = {
+  toast: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Toast dry at{' '}
+        {figure('Toast temperature', s.atC, { unit: '°C', min: 40, max: 260, step: 5, shown: true }, (atC) =>
+          onChange({ ...s, atC }, 'atC'),
+        )}{' '}
+        for{' '}
+        {figure(
+          'Toast minutes',
+          s.minutes,
+          { unit: 'min', min: 0.5, max: 120, step: 1, digits: 1, shown: true },
+          (minutes) => onChange({ ...s, minutes }, 'minutes'),
+        )}
+      </>
+    );
+  },
+  heat: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Heat{' '}
         <InlineChoice
-          label="Work"
-          value={s.work}
-          choices={HANDS_WORK.map((value) => ({ value, label: HANDS_WORDS[value] }))}
-          onValue={(work) => onChange({ ...s, work }, 'work')}
+          label="Heat to"
+          value={s.to === 'boil' ? 'boil' : 'degrees'}
+          choices={[
+            { value: 'boil', label: 'to the boil' },
+            { value: 'degrees', label: 'to a temperature' },
+          ]}
+          onValue={(v) => onChange({ ...s, to: v === 'boil' ? 'boil' : 80 }, 'to')}
         />
-      );
-    case 'strain':
-      return (
-        <>
-          Strain through{' '}
-          <InlineChoice
-            label="Strain through"
-            value={s.through}
-            choices={[
-              { value: 'sieve', label: 'a sieve' },
-              { value: 'fine-cloth', label: 'a fine cloth' },
-              { value: 'paper', label: 'paper' },
-            ]}
-            onValue={(through) => onChange({ ...s, through }, 'through')}
-          />
-          ,{' '}
-          <InlineChoice
-            label="Press"
-            value={s.press ? 'press' : 'drain'}
-            choices={[
-              { value: 'drain', label: 'draining only' },
-              { value: 'press', label: 'pressing' },
-            ]}
-            onValue={(v) => onChange({ ...s, press: v === 'press' }, 'press')}
-          />
-        </>
-      );
-    case 'rinse':
-      return (
-        <>
-          Rinse the plants with{' '}
-          <StageAmount stage={s} label="Rinse water" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of water
-        </>
-      );
-    case 'dissolve':
-      return (
-        <>
-          Stir in{' '}
-          <InlineChoice
-            label="Sweetener"
-            value={s.sweetener}
-            choices={SWEETENER_CHOICES}
-            onValue={(sweetener) => onChange(otherSweetener(s, sweetener), 'sweetener')}
-          />
-          ,{' '}
-          {'grams' in s.to ? (
-            <StageAmount stage={s} label="Sweetener amount" kitchen={kitchen} plantsG={plantsG} onChange={onChange} />
-          ) : 'gPerMl' in s.to ? (
-            figure(
-              'Sweetener to 100 ml',
-              s.to.gPerMl * 100,
-              { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
-              (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+        {s.to !== 'boil' && (
+          <>
+            {' '}
+            of{' '}
+            {figure('Heat temperature', s.to, { unit: '°C', min: 10, max: 110, step: 1, shown: true }, (to) =>
+              onChange({ ...s, to }, 'to'),
+            )}
+          </>
+        )}
+      </>
+    );
+  },
+  hold: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Keep it there, simmering or below, for{' '}
+        {figure('Hold minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
+          onChange({ ...s, minutes }, 'minutes'),
+        )}
+      </>
+    );
+  },
+  steep: ({ stage: s, onChange }) => {
+    const long = s.place !== 'off-heat';
+    return (
+      <>
+        Steep{' '}
+        <InlineChoice
+          label="Steep where"
+          value={s.place}
+          choices={Object.entries(PLACE_WORDS).map(([value, label]) => ({ value: value as typeof s.place, label }))}
+          onValue={(place) =>
+            onChange(
+              { ...s, place, minutes: place === 'off-heat' ? Math.min(s.minutes, 60) : Math.max(s.minutes, 240) },
+              'place',
             )
-          ) : (
-            figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
-              onChange({ ...s, to: { brix } }, 'to'),
+          }
+        />{' '}
+        for{' '}
+        {long
+          ? figure('Steep hours', s.minutes / 60, { ...HOURS, step: 1, digits: 2, shown: 'h' }, (h) =>
+              onChange({ ...s, minutes: Math.round(h * 60) }, 'minutes'),
             )
-          )}
-          ,{' '}
-          <InlineChoice
-            label="Sweetened by"
-            value={'grams' in s.to ? (s.toTaste ? 'taste' : 'grams') : 'gPerMl' in s.to ? 'gPerMl' : 'brix'}
-            choices={[
-              { value: 'grams', label: 'an amount' },
-              { value: 'taste', label: 'to taste, beginning there' },
-              { value: 'gPerMl', label: 'by what is there' },
-              { value: 'brix', label: 'up to a Brix' },
-            ]}
-            onValue={(by) => onChange(sweetenedBy(s, by), 'by')}
-          />
-        </>
-      );
-    case 'reduce':
-      return (
-        <>
-          Boil down{' '}
-          <InlineChoice
-            label="How hard it boils"
-            value={s.agitation === 'boiling' ? 'boiling' : 'still'}
-            choices={[
-              { value: 'boiling', label: 'at a rolling boil' },
-              { value: 'still', label: 'at a gentle simmer' },
-            ]}
-            onValue={(agitation) => onChange({ ...s, agitation }, 'boil')}
-          />{' '}
-          <InlineChoice
-            label="Boiled down to"
-            value={reduceKind(s.to)}
-            choices={REDUCE_KINDS}
-            onValue={(kind) => onChange({ ...s, to: REDUCE_FIRST[kind] }, 'by')}
-          />{' '}
-          {reduceFigure(s.to, (to) => onChange({ ...s, to }, 'to'))}
-        </>
-      );
-    case 'onto-ice':
-      return (
-        <>
-          Pour it over <StageAmount stage={s} label="Ice" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of
-          ice{' '}
-          <InlineChoice
-            label="How the ice is"
-            value={s.ice}
-            choices={[
-              { value: 'freezer', label: 'from the freezer' },
-              { value: 'wet', label: 'already wet' },
-            ]}
-            onValue={(ice) => onChange({ ...s, ice }, 'ice')}
-          />
-        </>
-      );
-    case 'ferment':
-      return (
-        <>
-          Let it work for{' '}
-          {figure(
-            'Ferment days',
-            s.days,
-            { unit: 'days', min: 0.1, max: 60, step: 0.5, digits: 1, shown: true },
-            (days) => onChange({ ...s, days }, 'days'),
-          )}
-          , shaken{' '}
-          <Rhythm
-            label="Shaken"
-            value={s.tend?.shake}
-            usual="by its warmth"
-            onValue={(shake) => onChange(tended(s, 'shake', shake), 'shake')}
-          />
-          , vented{' '}
-          <Rhythm
-            label="Vented"
-            value={s.tend?.vent}
-            usual="when it is closed tight"
-            onValue={(vent) => onChange(tended(s, 'vent', vent), 'vent')}
-          />
-        </>
-      );
-  }
-}
+          : figure('Steep minutes', s.minutes, { ...MINUTES, step: 1, digits: 1, shown: 'min' }, (minutes) =>
+              onChange({ ...s, minutes }, 'minutes'),
+            )}
+      </>
+    );
+  },
+  cool: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Cool to{' '}
+        {figure('Cool temperature', s.toC, { unit: '°C', min: 1, max: 99, step: 1, shown: true }, (toC) =>
+          onChange({ ...s, toC }, 'toC'),
+        )}{' '}
+        <InlineChoice
+          label="Cool how"
+          value={s.by}
+          choices={[
+            { value: 'ice-bath', label: 'in an ice bath' },
+            { value: 'standing', label: 'by standing' },
+          ]}
+          onValue={(by) => onChange({ ...s, by }, 'by')}
+        />
+      </>
+    );
+  },
+  hands: ({ stage: s, onChange }) => {
+    return (
+      <InlineChoice
+        label="Work"
+        value={s.work}
+        choices={HANDS_WORK.map((value) => ({ value, label: HANDS_WORDS[value] }))}
+        onValue={(work) => onChange({ ...s, work }, 'work')}
+      />
+    );
+  },
+  strain: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Strain through{' '}
+        <InlineChoice
+          label="Strain through"
+          value={s.through}
+          choices={[
+            { value: 'sieve', label: 'a sieve' },
+            { value: 'fine-cloth', label: 'a fine cloth' },
+            { value: 'paper', label: 'paper' },
+          ]}
+          onValue={(through) => onChange({ ...s, through }, 'through')}
+        />
+        ,{' '}
+        <InlineChoice
+          label="Press"
+          value={s.press ? 'press' : 'drain'}
+          choices={[
+            { value: 'drain', label: 'draining only' },
+            { value: 'press', label: 'pressing' },
+          ]}
+          onValue={(v) => onChange({ ...s, press: v === 'press' }, 'press')}
+        />
+      </>
+    );
+  },
+  rinse: ({ stage: s, kitchen, plantsG, onChange }) => {
+    return (
+      <>
+        Rinse the plants with{' '}
+        <StageAmount stage={s} label="Rinse water" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of water
+      </>
+    );
+  },
+  dissolve: ({ stage: s, kitchen, plantsG, onChange }) => {
+    return (
+      <>
+        Stir in{' '}
+        <InlineChoice
+          label="Sweetener"
+          value={s.sweetener}
+          choices={SWEETENER_CHOICES}
+          onValue={(sweetener) => onChange(otherSweetener(s, sweetener), 'sweetener')}
+        />
+        ,{' '}
+        {'grams' in s.to ? (
+          <StageAmount stage={s} label="Sweetener amount" kitchen={kitchen} plantsG={plantsG} onChange={onChange} />
+        ) : 'gPerMl' in s.to ? (
+          figure(
+            'Sweetener to 100 ml',
+            s.to.gPerMl * 100,
+            { unit: 'g', min: 1, max: 300, step: 5, digits: 1, shown: 'g to 100 ml' },
+            (g) => onChange({ ...s, to: { gPerMl: g / 100 } }, 'to'),
+          )
+        ) : (
+          figure('Sweeten to', s.to.brix, { unit: '°Bx', min: 1, max: 80, step: 1, shown: true }, (brix) =>
+            onChange({ ...s, to: { brix } }, 'to'),
+          )
+        )}
+        ,{' '}
+        <InlineChoice
+          label="Sweetened by"
+          value={'grams' in s.to ? (s.toTaste ? 'taste' : 'grams') : 'gPerMl' in s.to ? 'gPerMl' : 'brix'}
+          choices={[
+            { value: 'grams', label: 'an amount' },
+            { value: 'taste', label: 'to taste, beginning there' },
+            { value: 'gPerMl', label: 'by what is there' },
+            { value: 'brix', label: 'up to a Brix' },
+          ]}
+          onValue={(by) => onChange(sweetenedBy(s, by), 'by')}
+        />
+      </>
+    );
+  },
+  reduce: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Boil down{' '}
+        <InlineChoice
+          label="How hard it boils"
+          value={s.agitation === 'boiling' ? 'boiling' : 'still'}
+          choices={[
+            { value: 'boiling', label: 'at a rolling boil' },
+            { value: 'still', label: 'at a gentle simmer' },
+          ]}
+          onValue={(agitation) => onChange({ ...s, agitation }, 'boil')}
+        />{' '}
+        <InlineChoice
+          label="Boiled down to"
+          value={reduceKind(s.to)}
+          choices={REDUCE_KINDS}
+          onValue={(kind) => onChange({ ...s, to: REDUCE_FIRST[kind] }, 'by')}
+        />{' '}
+        {reduceFigure(s.to, (to) => onChange({ ...s, to }, 'to'))}
+      </>
+    );
+  },
+  'onto-ice': ({ stage: s, kitchen, plantsG, onChange }) => {
+    return (
+      <>
+        Pour it over <StageAmount stage={s} label="Ice" kitchen={kitchen} plantsG={plantsG} onChange={onChange} /> of
+        ice{' '}
+        <InlineChoice
+          label="How the ice is"
+          value={s.ice}
+          choices={[
+            { value: 'freezer', label: 'from the freezer' },
+            { value: 'wet', label: 'already wet' },
+          ]}
+          onValue={(ice) => onChange({ ...s, ice }, 'ice')}
+        />
+      </>
+    );
+  },
+  ferment: ({ stage: s, onChange }) => {
+    return (
+      <>
+        Let it work for{' '}
+        {figure(
+          'Ferment days',
+          s.days,
+          { unit: 'days', min: 0.1, max: 60, step: 0.5, digits: 1, shown: true },
+          (days) => onChange({ ...s, days }, 'days'),
+        )}
+        , shaken{' '}
+        <Rhythm
+          label="Shaken"
+          value={s.tend?.shake}
+          usual="by its warmth"
+          onValue={(shake) => onChange(tended(s, 'shake', shake), 'shake')}
+        />
+        , vented{' '}
+        <Rhythm
+          label="Vented"
+          value={s.tend?.vent}
+          usual="when it is closed tight"
+          onValue={(vent) => onChange(tended(s, 'vent', vent), 'vent')}
+        />
+      </>
+    );
+  },
+};
+
+const Sentence = (of: Fields): ReactNode => (SENTENCES[of.stage.kind] as (of: Fields) => ReactNode)(of);
 
 type Dissolve = Extract<Stage, { kind: 'dissolve' }>;
 

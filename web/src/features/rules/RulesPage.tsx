@@ -1,6 +1,6 @@
 import { useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
-import { RULES, type Level, type Place, type Rule } from '@steepsis/core';
+import { RESOLUTIONS, RULES, STRUCK, type Level, type Place, type Rule } from '@steepsis/core';
 import { Chips } from '@/shared/ui/Chips';
 import { Empty, Page } from '@/shared/ui/Page';
 
@@ -19,6 +19,11 @@ const LEVELS: readonly { value: Level | 'all'; label: string }[] = [
   { value: 'note', label: 'Notes' },
 ];
 
+/** What stands at the foot of every plan is listed with the rules that speak. */
+const AT_THE_FOOT = 'GEN-01';
+const ASKED = RULES.filter((r) => !(r.id in STRUCK) || r.id === AT_THE_FOOT);
+const NOT_ASKED = RULES.filter((r) => r.id in STRUCK && r.id !== AT_THE_FOOT);
+
 /** Every rule that cautions come from, with its reason; found by any word of it. */
 export function Component(): ReactNode {
   const { hash } = useLocation();
@@ -26,7 +31,7 @@ export function Component(): ReactNode {
   const [search, setSearch] = useState('');
   const [level, setLevel] = useState<string>('all');
   const words = useDeferredValue(search);
-  const rules = useMemo(() => RULES.filter((r) => matches(r, words, level)), [words, level]);
+  const rules = useMemo(() => ASKED.filter((r) => matches(r, words, level)), [words, level]);
   useEffect(() => {
     if (asked) document.getElementById(asked)?.scrollIntoView({ block: 'center' });
   }, [asked]);
@@ -50,7 +55,7 @@ export function Component(): ReactNode {
         <Chips label="How grave" value={level} choices={LEVELS} onValue={setLevel} />
       </div>
       <p role="status" className="mb-2 text-sm text-muted">
-        {rules.length === RULES.length ? `${RULES.length} rules` : `${rules.length} of ${RULES.length} rules`}
+        {rules.length === ASKED.length ? `${ASKED.length} rules` : `${rules.length} of ${ASKED.length} rules`}
       </p>
       {rules.length === 0 ? (
         <Empty>No rule has these words. Try a plant, a vessel, or what worries you.</Empty>
@@ -61,11 +66,24 @@ export function Component(): ReactNode {
           ))}
         </ul>
       )}
+      <details className="mt-4">
+        <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
+          {NOT_ASKED.length} rules of the book that no drink here can meet
+        </summary>
+        <ul className="mt-1 space-y-1 text-[0.95rem]">
+          {NOT_ASKED.map((rule) => (
+            <li key={rule.id}>
+              <strong className="font-display">{rule.id}</strong>: {STRUCK[rule.id]}
+            </li>
+          ))}
+        </ul>
+      </details>
     </Page>
   );
 }
 
 function RuleLine({ rule, asked }: { rule: Rule; asked: boolean }): ReactNode {
+  const [resolves, confidence] = RESOLUTIONS[rule.id]!;
   return (
     <li
       id={rule.id}
@@ -79,10 +97,10 @@ function RuleLine({ rule, asked }: { rule: Rule; asked: boolean }): ReactNode {
       </p>
       <div>
         <p>{rule.message}</p>
-        <p className="text-sm text-muted">What resolves it: {rule.resolves}.</p>
+        <p className="text-sm text-muted">What resolves it: {resolves}.</p>
       </div>
       <p className="text-sm text-muted">
-        {rule.source}. Confidence in its figure: {rule.confidence}. Shown at:{' '}
+        {rule.source}. Confidence in its figure: {confidence}. Shown at:{' '}
         {rule.places.map((p) => PLACE_WORDS[p]).join(', ')}.
       </p>
     </li>
@@ -91,7 +109,7 @@ function RuleLine({ rule, asked }: { rule: Rule; asked: boolean }): ReactNode {
 
 function matches(rule: Rule, search: string, level: string): boolean {
   if (level !== 'all' && rule.level !== level) return false;
-  const text = `${rule.id} ${rule.message} ${rule.resolves} ${rule.source}`.toLowerCase();
+  const text = `${rule.id} ${rule.message} ${RESOLUTIONS[rule.id]?.[0] ?? ''} ${rule.source}`.toLowerCase();
   return search
     .toLowerCase()
     .split(/\s+/)

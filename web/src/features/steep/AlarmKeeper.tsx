@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Call } from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
@@ -130,6 +130,20 @@ function useSleep(): void {
   }, []);
 }
 
+/** What rings comes up above the page and stays in sight; what is under the finger stays where it is. */
+function Above({ className, children }: { className: string; children: ReactNode }): ReactNode {
+  const ref = useRef<HTMLElement>(null);
+  useLayoutEffect(() => {
+    // Further down the browser itself holds the page.
+    if (window.scrollY === 0) window.scrollBy(0, ref.current!.offsetHeight);
+  }, []);
+  return (
+    <section ref={ref} role="alert" className={`above sticky top-0 z-30 border-b-4 ${className}`}>
+      {children}
+    </section>
+  );
+}
+
 /** What fell due while nobody could be called: how late each pot is, and what to do. */
 function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): ReactNode {
   const { slept, woke } = useAlarm();
@@ -143,7 +157,7 @@ function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): React
   }, [none, woke]);
   if (none) return null;
   return (
-    <section role="alert" className="border-b-4 border-stop bg-stop-wash">
+    <Above className="max-h-[60vh] overflow-y-auto border-stop bg-stop-wash">
       <div className="mx-auto max-w-[1280px] px-4 py-4 sm:px-6">
         <h2 className="text-xl">This device was asleep for {f.duration((slept!.toMs - slept!.fromMs) / 60_000)}</h2>
         <ul className="mt-2 space-y-1.5">
@@ -167,7 +181,7 @@ function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): React
           <Button onClick={woke}>I have seen it</Button>
         </div>
       </div>
-    </section>
+    </Above>
   );
 }
 
@@ -175,7 +189,7 @@ function Woke({ calls, now }: { calls: readonly AtStove[]; now: number }): React
 function Strip({ first, count, now }: { first: AtStove; count: number; now: number }): ReactNode {
   const say = useSayTo();
   return (
-    <section role="alert" className="border-b-4 border-ink bg-surface">
+    <Above className="border-ink bg-surface">
       <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
         <p className="mr-auto text-lg">
           <strong className="font-semibold">{whatOf(first.batch, first.call, now)}</strong>{' '}
@@ -197,6 +211,6 @@ function Strip({ first, count, now }: { first: AtStove; count: number; now: numb
           Heard
         </Button>
       </div>
-    </section>
+    </Above>
   );
 }

@@ -52,7 +52,7 @@ export function LayOut({ batch }: { batch: Batch }): ReactNode {
         <span className="text-muted">
           {open.length === 0
             ? 'Everything is there.'
-            : `${open.length} of ${items.length} not ticked: they count as left.`}
+            : `${open.length} of ${items.length} not ticked: they are taken as not done.`}
         </span>
       </div>
     </section>
@@ -107,13 +107,15 @@ function detail(item: LayOutItem): string {
         ? `filled to ${Math.round(item.filledShare * 100)} %, with room to boil`
         : `it would be filled to ${Math.round(item.filledShare * 100)} %: it may boil over, take a larger one`;
     case 'strainer':
-      return item.boil ? 'the cloth boiled for a few minutes first' : 'rinsed hot';
+      return item.boil
+        ? 'undyed cloth, washed without scent and boiled for a few minutes first'
+        : 'whole, no loose wire; rinsed hot';
     case 'sweetener':
       return `for the ${item.forPart.toLowerCase()}`;
     case 'ice':
       return item.forBath ? 'made, for the ice bath and the jug' : 'made, for the jug';
     case 'jug':
-      return 'washed hot, with its lid';
+      return 'empty, washed hot, with its lid: nothing fresh is poured onto leftovers';
     case 'clean-jar':
       return 'washed hot and scalded: nothing cold is boiled in it later';
   }

@@ -11,6 +11,10 @@ export type AtStove = { call: Call; batch: Batch };
 /** What “later” means, min. */
 export const LATER_MIN = 3;
 
+/** At the thumb on a phone: the one thing over the whole width, what may be said instead on a line of its own. */
+const MAIN = 'min-h-16 px-8 sm:text-xl max-sm:order-last max-sm:w-full max-sm:text-[1.35rem]';
+const BESIDE = 'min-h-16 px-5 sm:text-lg max-sm:min-h-11 max-sm:grow max-sm:px-2 max-sm:text-base';
+
 export type NextActs = {
   onDone: () => void;
   onLater: () => void;
@@ -72,39 +76,28 @@ export function NextCard({
         </p>
       )}
       {children}
-      <div className="mt-4 flex flex-wrap gap-3">
+      <div className="thumb mt-4 flex flex-wrap gap-x-3 gap-y-1 max-sm:mt-0 max-sm:flex-row-reverse max-sm:justify-between sm:gap-3">
         {call.what.kind === 'mix' ? (
           <>
-            <LinkButton to={`/mix/${batch.id}`} kind="main" className="min-h-16 px-8 text-xl">
+            <LinkButton to={`/mix/${batch.id}`} kind="main" className={MAIN}>
               To the mix
             </LinkButton>
-            <LinkButton to={`/mix/${batch.id}`} className="min-h-16 px-5">
+            <LinkButton to={`/mix/${batch.id}`} className={BESIDE}>
               Bottle it instead
             </LinkButton>
           </>
         ) : (
-          <Button
-            kind="main"
-            className="min-h-16 px-8 text-xl"
-            disabled={acts.pending}
-            onClick={acts.onDone}
-            aria-keyshortcuts="d"
-          >
+          <Button kind="main" className={MAIN} disabled={acts.pending} onClick={acts.onDone} aria-keyshortcuts="d">
             {words.done}
           </Button>
         )}
         {call.ringsMs !== undefined && (
-          <Button
-            className="min-h-16 px-5 text-lg"
-            disabled={acts.pending}
-            onClick={acts.onLater}
-            aria-keyshortcuts="l"
-          >
+          <Button className={BESIDE} disabled={acts.pending} onClick={acts.onLater} aria-keyshortcuts="l">
             {ringing ? `Heard, again in ${LATER_MIN} min` : `Later: ring ${LATER_MIN} min on`}
           </Button>
         )}
         {acts.onSkip && (
-          <Button className="min-h-16 px-5 text-lg" disabled={acts.pending} onClick={acts.onSkip} aria-keyshortcuts="s">
+          <Button className={BESIDE} disabled={acts.pending} onClick={acts.onSkip} aria-keyshortcuts="s">
             Leave it out
           </Button>
         )}

@@ -25,6 +25,7 @@ const OTHERS: Partial<Record<BatchEvent['type'], string>> = {
   added: 'what was poured in',
   'stood-out': 'the time it stood out',
   moved: 'where it stands',
+  'kept-in': 'what it is kept in',
   tasted: 'the last verdict',
   observed: 'the sign that was seen',
 };

@@ -1,5 +1,8 @@
 import type { ReactNode } from 'react';
-import { useBatches } from '@/shared/api/queries';
+import { pastJugOf } from '@steepsis/core';
+import { useNow } from '@/shared/api/clock';
+import { useBatches, useShelf } from '@/shared/api/queries';
+import { workedOut } from '@/shared/ui/reasonOf';
 import * as f from '@/shared/format/format';
 import { LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
@@ -7,9 +10,15 @@ import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 /** Batches that can be tasted, the latest first. */
 export function Component(): ReactNode {
   const batches = useBatches('put-away');
+  const shelf = useShelf();
+  const now = useNow(60_000);
   if (batches.isPending) return <Loading what="what can be tasted" />;
   if (batches.isError) return <Failed error={batches.error} retry={() => void batches.refetch()} />;
   const list = batches.data.batches;
+  // What is past its last day is poured away, not tasted; where that cannot be worked out its own page says why.
+  const past = new Set(
+    (shelf.data?.batches ?? []).flatMap((b) => (workedOut(() => pastJugOf(b, now)).value ? [b.id] : [])),
+  );
   return (
     <Page
       title="Taste"
@@ -27,7 +36,13 @@ export function Component(): ReactNode {
                   {f.volume(b.litres * 1000)}, {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
                 </p>
               </div>
-              <LinkButton to={`/taste/${b.id}`}>Taste</LinkButton>
+              {past.has(b.id) ? (
+                <LinkButton kind="quiet" to="/keep">
+                  Past its last day: pour it away
+                </LinkButton>
+              ) : (
+                <LinkButton to={`/taste/${b.id}`}>Taste</LinkButton>
+              )}
             </li>
           ))}
         </ul>

@@ -42,6 +42,9 @@ export const useAttach = (): UseMutationResult<unknown, Error, { id: string; att
 export const useSimulate = (): UseMutationResult<unknown, Error, InstrumentKind> =>
   useInstrumentChange((kind) => post<InstrumentView>('/api/instruments/simulated', { kind }));
 
+export const useForgetSimulated = (): UseMutationResult<unknown, Error, string> =>
+  useInstrumentChange((id) => remove<InstrumentList>(at(id)));
+
 export const useMisbehave = (): UseMutationResult<unknown, Error, { id: string; misbehaves: Misbehaviour }> =>
   useInstrumentChange(({ id, misbehaves }) => put<InstrumentView>(`${at(id)}/misbehaves`, { misbehaves }));
 

@@ -1,3 +1,5 @@
+import { concerns, listen } from './oneStream';
+import { PlainError } from '@/shared/ui/reasonOf';
 import {
   QueryClient,
   useMutation,
@@ -15,7 +17,6 @@ import {
   freeJugAfter,
   measuresOf,
   soundPlants,
-  decide,
   type Batch,
   type BatchEvent,
   type BatchEventBody,
@@ -38,6 +39,7 @@ import type {
   DrinkView,
   HouseView,
   JugList,
+  Unread,
   JugSay,
   JugView,
   Kept,
@@ -49,6 +51,17 @@ import { serverNow } from './clock';
 import { get, isAway, post, ProblemError, put, serverAway } from './client';
 import { keepAnswer, keptAnswer, type Outgoing } from './device';
 import { noteAway, noteHere, onStored, resume, sendOut, useOutbox, withdraw } from './outbox';
+
+// Not part of the first page; fetched soon after it, because it is asked when the server can no longer give it.
+const deciding = (): Promise<typeof import('./deciding')> => import('./deciding');
+const MS_TO_DECIDING = 3_000;
+
+function useDecidingHere(): void {
+  useEffect(() => {
+    const soon = setTimeout(() => void deciding().catch(() => undefined), MS_TO_DECIDING);
+    return () => clearTimeout(soon);
+  }, []);
+}
 
 export const queryClient = new QueryClient({
   // The server is often this machine: a browser that thinks it is offline still reaches it, or has what was kept.
@@ -80,10 +93,14 @@ export const useDrinks = (): UseQueryResult<DrinkList> =>
 export const useDrink = (id: string): UseQueryResult<DrinkView> =>
   useQuery({ queryKey: ['drink', id], queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`) });
 
-export const useBatches = (phase?: Phase): UseQueryResult<BatchList> =>
+/** Whatever is open is asked for whole; of what is done the newest are enough. */
+const batchesPath = (phase?: Phase | 'open'): string =>
+  `/api/batches?limit=${phase === 'open' ? 200 : 50}${phase ? `&phase=${phase}` : ''}`;
+
+export const useBatches = (phase?: Phase | 'open'): UseQueryResult<BatchList> =>
   useQuery({
     queryKey: ['batches', phase ?? 'all'],
-    queryFn: () => getKept<BatchList>(`/api/batches?limit=50${phase ? `&phase=${phase}` : ''}`),
+    queryFn: () => getKept<BatchList>(batchesPath(phase)),
   });
 
 const batchQuery = (id: string) => ({
@@ -133,11 +150,19 @@ function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
 }
 
 /** What was read of a list, each by itself, and what of it could not be. */
-type Read<T> = { items: readonly T[]; unread: readonly { id: string; error: Error }[] };
+type Read<T> = { items: readonly T[]; unread: readonly { id: string; name?: string; error: Error }[] };
 
-function eachAlone<V extends { id: string }, T>(views: readonly V[], read: (view: V) => T): Read<T> {
+function eachAlone<V extends { id: string }, T>(
+  views: readonly V[],
+  read: (view: V) => T,
+  atServer: readonly Unread[] = [],
+): Read<T> {
   const items: T[] = [];
-  const unread: { id: string; error: Error }[] = [];
+  const unread: { id: string; name?: string; error: Error }[] = atServer.map(({ id, name, reason }) => ({
+    id,
+    name,
+    error: new PlainError(reason),
+  }));
   for (const view of views) {
     try {
       items.push(read(view));
@@ -154,8 +179,8 @@ export const useShelf = (): UseQueryResult<Shelf> =>
   useQuery({
     queryKey: ['shelf'],
     queryFn: async () => {
-      const { batches } = await get<ShelfView>('/api/shelf');
-      const { items, unread } = eachAlone(batches, (b) => batchAfter(b.events));
+      const shelf = await get<ShelfView>('/api/shelf');
+      const { items, unread } = eachAlone(shelf.batches, (b) => batchAfter(b.events), shelf.unread);
       return { batches: items, unread };
     },
   });
@@ -262,6 +287,7 @@ export type Said = BatchEventBody & { at?: string };
  */
 export function useSayTo(): UseMutationResult<Batch, Error, { batchId: string; event: Said }> {
   const client = useQueryClient();
+  useDecidingHere();
   return useMutation({
     mutationFn: ({ batchId, event }) => sayOf(client, batchId, event),
     onSuccess: (batch) => remember(client, batch),
@@ -271,6 +297,7 @@ export function useSayTo(): UseMutationResult<Batch, Error, { batchId: string; e
 /** The same, of one batch. */
 export function useSay(batchId: string): UseMutationResult<Batch, Error, Said> {
   const client = useQueryClient();
+  useDecidingHere();
   return useMutation({
     mutationFn: (event) => sayOf(client, batchId, event),
     onSuccess: (batch) => remember(client, batch),
@@ -286,7 +313,7 @@ async function sayOf(client: QueryClient, batchId: string, { at, ...said }: Said
   if (outcome.kind === 'stored') return batchAfter(outcome.view.events);
   if (outcome.kind === 'refused') throw new ProblemError(outcome.problem);
   const waiting = useOutbox.getState().queue.find((o) => o.event.id === event.id);
-  const decision = shown && decide(shown, event, event.at);
+  const decision = shown && (await deciding()).decide(shown, event, event.at);
   if (!before || !waiting || decision?.kind !== 'accepted') {
     if (waiting) await withdraw(waiting);
     if (decision?.kind !== 'refused') throw serverAway();
@@ -302,21 +329,19 @@ export function useAtStove(): {
   batches: readonly Batch[];
   faulty: readonly (Faulty & { name: string })[];
 } {
-  const query = useBatches();
-  const ids = (query.data?.batches ?? []).filter((b) => OPEN.has(b.phase)).map((b) => b.id);
+  const query = useBatches('open');
+  const ids = (query.data?.batches ?? []).map((b) => b.id);
   const { batches, faulty } = useBatchesById(ids);
   const nameOf = (id: string): string => query.data?.batches.find((b) => b.id === id)?.drinkName ?? 'A batch';
   return { query, batches, faulty: faulty.map((x) => ({ ...x, name: nameOf(x.id) })) };
 }
-const OPEN = new Set<Phase>(['running', 'strained', 'measured']);
 
 /** Brews that are made now: running, strained or measured, none of them bottled yet. */
 export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
   useQuery({
     queryKey: ['batches', 'brewing'],
     queryFn: async () => {
-      const { batches } = await get<BatchList>('/api/batches?limit=50');
-      const open = batches.filter((b) => b.phase !== 'put-away' && b.phase !== 'discarded');
+      const { batches: open } = await get<BatchList>(batchesPath('open'));
       const views = await Promise.allSettled(
         open.map((b) => get<BatchView>(`/api/batches/${encodeURIComponent(b.id)}`)),
       );
@@ -330,7 +355,10 @@ export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
 export const useJugs = (): UseQueryResult<Read<FreeJug>> =>
   useQuery({
     queryKey: ['jugs'],
-    queryFn: async () => eachAlone((await get<JugList>('/api/jugs')).jugs, (j) => freeJugAfter(j.events)),
+    queryFn: async () => {
+      const { jugs, unread } = await get<JugList>('/api/jugs');
+      return eachAlone(jugs, (j) => freeJugAfter(j.events), unread);
+    },
   });
 
 export const useJug = (id: string): UseQueryResult<FreeJug> =>
@@ -397,18 +425,19 @@ export function useLiveUpdates(): void {
   useEffect(() => {
     // What waited when this page was last closed counts from the first moment, with the server or without.
     void resume();
-    const stream = new EventSource('/api/stream');
-    stream.onmessage = () => void client.invalidateQueries();
     // The browser reconnects by itself; what happened meanwhile is asked for then, and what waited is sent.
     const back = (): void => {
       void client.invalidateQueries();
       void resume();
     };
-    stream.onopen = back;
+    const stop = listen((heard) => {
+      if (heard.kind === 'open') return back();
+      for (const queryKey of concerns(heard.message)) void client.invalidateQueries({ queryKey });
+    });
     window.addEventListener('online', back);
     const forget = onStored((view) => remember(client, batchAfter(view.events)));
     return () => {
-      stream.close();
+      stop();
       window.removeEventListener('online', back);
       forget();
     };

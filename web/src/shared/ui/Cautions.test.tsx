@@ -12,9 +12,9 @@ const finding = (id: string, level: Finding['level']): Finding => ({
   level,
   places: ['plan'],
   message: `message of ${id}`,
-  resolves: '',
   source: 'kitchen practice',
   at: undefined,
+  plants: [],
   forecast: false,
 });
 
@@ -53,7 +53,10 @@ describe('cautions', () => {
     const way = { kind: 'target', label: 'Make it weaker', target: ROSELLE_COOLER.defaults } as const;
     render(
       <Cautions
-        findings={[finding('A', 'block'), { ...finding('B', 'warn'), at: { slug: 'peach_fresh' } }]}
+        findings={[
+          finding('A', 'block'),
+          { ...finding('B', 'warn'), at: { slug: 'peach_fresh' }, plants: ['peach_fresh'] },
+        ]}
         waysOut={(f) => (f.id === 'A' ? [way] : [])}
         onTake={onTake}
         read={new Set()}

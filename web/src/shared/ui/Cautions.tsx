@@ -61,7 +61,7 @@ function foldedWords(serious: number, all: number): string {
 function Card({ finding, waysOut, onTake, read, onRead }: { finding: Finding } & CautionActions): ReactNode {
   const { box, icon: Icon, word } = LOOK[finding.level];
   const ways = onTake ? (waysOut?.(finding) ?? []) : [];
-  const about = finding.at?.slug ? `${plantName(finding.at.slug)}: ` : '';
+  const about = finding.plants.length > 0 ? `${finding.plants.map((plant) => plantName(plant)).join(', ')}: ` : '';
   return (
     <div className={`flex gap-2.5 border-l-4 px-3 py-2 text-[0.95rem] ${box}`}>
       <Icon size={18} className="mt-0.5 shrink-0" aria-hidden />

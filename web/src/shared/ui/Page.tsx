@@ -8,11 +8,14 @@ export function Page({
   title,
   note,
   actions,
+  next,
   children,
 }: {
   title: string;
   note?: ReactNode;
   actions?: ReactNode;
+  /** the one thing to do next: beside the others on a table, at the thumb on a phone */
+  next?: ReactNode;
   children: ReactNode;
 }): ReactNode {
   useEffect(() => {
@@ -25,7 +28,12 @@ export function Page({
           <h1 className="text-[1.75rem] leading-tight">{title}</h1>
           {note && <p className="mt-1 text-[0.95rem] text-muted">{note}</p>}
         </div>
-        {actions && <div className="no-print flex flex-wrap items-center gap-2">{actions}</div>}
+        {(actions || next) && (
+          <div className="no-print flex flex-wrap items-center gap-2">
+            {actions}
+            {next && <div className="thumb sm:contents">{next}</div>}
+          </div>
+        )}
       </div>
       {children}
     </main>
