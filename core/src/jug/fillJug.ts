@@ -1,4 +1,5 @@
 import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
+import { drinkGoals, noticed } from '../blend/goals';
 import { whatBinds } from '../blend/whatBinds';
 import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { colourDepthPerCm, phOfLiquid } from '../liquid/colour';
@@ -177,10 +178,10 @@ function blendLiquid(p: BenchPart, wish: BenchWish, ph: number): BlendLiquid {
 const shadeColumns = (depth: number): Record<string, number> => ({ 'shade-most': depth, 'shade-least': depth });
 
 function goalsOf({ strengthX, sweetGPerL: sweet, acidGPerL: acid, shade }: BenchWish): BlendGoal[] {
-  const goals: BlendGoal[] = [{ id: 'dear', target: 0, tolerance: 100, weight: 0.01, kind: 'at-most' }];
-  if (strengthX !== undefined) goals.push({ id: 'strength', target: strengthX, tolerance: STRENGTH_BAND * strengthX });
-  if (sweet !== undefined) goals.push({ id: 'sugar', target: sweet, tolerance: SWEET_BAND });
-  if (acid !== undefined) goals.push({ id: 'acid', target: acid, tolerance: ACID_BAND });
+  const goals: BlendGoal[] = [
+    { id: 'dear', target: 0, tolerance: 100, weight: 0.01, kind: 'at-most' },
+    ...drinkGoals({ strength: strengthX, sugarGPerL: sweet, acidGPerL: acid }),
+  ];
   if (shade !== undefined) {
     const { min, max } = SHADES[shade];
     // A little inside the band, so that rounding stays in it.
@@ -189,11 +190,6 @@ function goalsOf({ strengthX, sweetGPerL: sweet, acidGPerL: acid, shade }: Bench
   }
   return goals;
 }
-
-/** A miss of this much costs as much as another: what a drinker just notices, or a little less. House estimates. */
-const STRENGTH_BAND = 0.05;
-const SWEET_BAND = 4;
-const ACID_BAND = 0.3;
 
 function filledWith(
   parts: readonly BenchPart[],
@@ -227,12 +223,12 @@ export const benchFigures = (l: Liquid, standard: number): BenchFigures => ({
 });
 
 function missedOf(f: BenchFigures, w: BenchWish): WishName[] {
-  const off = (reached: number, wanted: number | undefined, band: number): boolean =>
-    wanted !== undefined && Math.abs(reached - wanted) > band;
+  const off = <T extends 'strength' | 'sugar' | 'acid'>(of: T, reached: number, wanted: number | undefined): T[] =>
+    wanted !== undefined && Math.abs(reached - wanted) > noticed(of, wanted) ? [of] : [];
   return [
-    ...(off(f.strengthX, w.strengthX, STRENGTH_BAND * (w.strengthX ?? 1)) ? (['strength'] as const) : []),
-    ...(off(f.sweetGPerL, w.sweetGPerL, SWEET_BAND) ? (['sugar'] as const) : []),
-    ...(off(f.acidGPerL, w.acidGPerL, ACID_BAND) ? (['acid'] as const) : []),
+    ...off('strength', f.strengthX, w.strengthX),
+    ...off('sugar', f.sweetGPerL, w.sweetGPerL),
+    ...off('acid', f.acidGPerL, w.acidGPerL),
     ...(w.shade !== undefined && f.shade !== w.shade ? (['shade'] as const) : []),
   ];
 }

@@ -1,3 +1,4 @@
+import { goalFor, type GoalOf } from '../blend/goals';
 import type { BlendGoal } from '../blend/solveBlend';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
@@ -64,11 +65,16 @@ export function goalsAfter(
   // Times that the jug's own figure is above what it must be for the feel that was called right.
   const ice = (drunk.state === 'iced' ? drunk.thinning : 1) / thinned;
   const harshFelt = FELT[taste.state].harsh / FELT[drunk.state].harsh;
-  const goal = (id: string, now: number, wanted: number, said: boolean, more: Partial<BlendGoal> = {}): TasteGoal => ({
-    id,
+  const goal = (
+    of: GoalOf,
+    now: number,
+    wanted: number,
+    said: boolean,
+    more: Partial<BlendGoal> = {},
+    id?: string,
+  ): TasteGoal => ({
+    ...goalFor(of, wanted, id),
     now,
-    target: wanted,
-    tolerance: Math.max(SMALLEST[id.split(':')[0] as keyof typeof SMALLEST], 0.06 * wanted),
     why: said ? 'said' : 'kept',
     ...more,
   });
@@ -114,11 +120,12 @@ export function goalsAfter(
     ...(flavour
       ? [
           goal(
-            `flavour:${flavour.of}`,
+            'flavour',
             flavourGPerL(jug, flavour.of),
             flavourGPerL(jug, flavour.of) * ice * FLAVOUR_STEP[flavour.wants],
             true,
             { kind: flavour.wants === 'more' ? 'at-least' : 'at-most' },
+            `flavour:${flavour.of}`,
           ),
         ]
       : []),
@@ -127,9 +134,6 @@ export function goalsAfter(
 
 /** A drink without sugar that wants some starts here, g/L. House estimate: lightly sweet. */
 const UNSWEETENED_TO = 25;
-
-/** Smaller misses than these nobody tastes, whatever there is of it. House estimates. */
-const SMALLEST = { strength: 0.02, sugar: 3, acid: 0.25, harsh: 0.03, flavour: 0.005 } as const;
 
 /** What the tasting state hides, in a line; undefined where it was tasted as it is drunk. */
 export function stateNote(tasted: ServedState, drunk: ToBeDrunk): string | undefined {

@@ -1,4 +1,5 @@
-import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
+import { drinkGoals, goalFor } from '../blend/goals';
+import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
 import { InputError } from '../quantity/errors';
 import { acidGPerL, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { harshness } from '../liquid/harshness';
@@ -101,22 +102,10 @@ function blendLiquid({ id, liquid, endless, perLitreMl }: OnHandPart, wanted: Ju
   };
 }
 
-function goalsOf({ strengthX, sugarGPerL: sugar, acidGPerL: acid, parts = {} }: JugWanted): {
-  id: string;
-  target: number;
-  tolerance: number;
-}[] {
-  return [
-    { id: 'strength', target: strengthX, tolerance: 0.05 },
-    { id: 'sugar', target: sugar, tolerance: 4 },
-    ...(acid === undefined ? [] : [{ id: 'acid', target: acid, tolerance: 0.3 }]),
-    ...Object.entries(parts).map(([id, target]) => ({
-      id: `part:${id}`,
-      target,
-      tolerance: Math.max(0.02, 0.1 * target),
-    })),
-  ];
-}
+const goalsOf = ({ strengthX, sugarGPerL, acidGPerL, parts = {} }: JugWanted): BlendGoal[] => [
+  ...drinkGoals({ strength: strengthX, sugarGPerL, acidGPerL }),
+  ...Object.entries(parts).map(([id, target]) => goalFor('part', target, `part:${id}`)),
+];
 
 /** What given volumes make, whether or not they are the ones that were worked out. */
 export function jugOf(onHand: OnHand, mix: MixVolumes, standard: number): Pick<Jug, 'mix' | 'liquid' | 'figures'> {

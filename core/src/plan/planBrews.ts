@@ -1,4 +1,5 @@
 import { REFERENCE_FACTORS, runBrew, type BrewFactors, type BrewRun } from '../brew/brewRun';
+import { drinkGoals, goalFor } from '../blend/goals';
 import { solveBlend, type BlendGoal } from '../blend/solveBlend';
 import type { BrewWay, Kitchen } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
@@ -173,14 +174,8 @@ function qualitiesOf(l: Liquid, plants: readonly string[]): Record<string, numbe
 const brewQuality = ({ id, liquid }: GivenLiquid, jug: JugGoal): Record<string, number> =>
   jug.brews?.[id] === undefined ? {} : { [`brew:${id}`]: weightedStrength(liquid) };
 
-function goalsOf({ strength, sugarGPerL: sugar, acidGPerL: acid, plants = {}, brews = {} }: JugGoal): BlendGoal[] {
-  const goal = (id: string, target: number | undefined, tolerance: number): BlendGoal[] =>
-    target === undefined ? [] : [{ id, target, tolerance }];
-  return [
-    ...goal('strength', strength, Math.max(0.01, 0.05 * (strength ?? 0))),
-    ...goal('sugar', sugar, 4),
-    ...goal('acid', acid, 0.3),
-    ...Object.entries(plants).flatMap(([p, target]) => goal(`plant:${p}`, target, Math.max(0.01, 0.1 * target))),
-    ...Object.entries(brews).flatMap(([id, target]) => goal(`brew:${id}`, target, Math.max(0.01, 0.1 * target))),
-  ];
-}
+const goalsOf = ({ plants = {}, brews = {}, ...whole }: JugGoal): BlendGoal[] => [
+  ...drinkGoals(whole),
+  ...Object.entries(plants).map(([p, target]) => goalFor('part', target, `plant:${p}`)),
+  ...Object.entries(brews).map(([id, target]) => goalFor('part', target, `brew:${id}`)),
+];

@@ -1,4 +1,5 @@
-import { solveBlend, type BlendGoal, type BlendLiquid } from '../blend/solveBlend';
+import { drinkGoals } from '../blend/goals';
+import { solveBlend, type BlendLiquid } from '../blend/solveBlend';
 import type { Audience } from '../drink/audience';
 import type { Kitchen } from '../drink/drink';
 import { portionOfVolume, pourTogether, spiritOf, volumeMl, type Liquid } from '../liquid/liquid';
@@ -71,11 +72,11 @@ export function buildGlass(base: GuestBase, drinkers: Drinkers, kitchen: Kitchen
   // Spirit thins like water: what it takes up is asked of the rest.
   const wants = (x: number): number => (x * thinning * base.glassMl) / fill;
   const liquids = liquidsOf(base, drinkers, kitchen);
-  const goals: BlendGoal[] = [
-    { id: 'strength', target: wants(drinkers.strengthX), tolerance: 0.05 * drinkers.strengthX },
-    { id: 'sugar', target: wants(drinkers.sweetGPerL), tolerance: 4 },
-    ...(drinkers.acidGPerL === undefined ? [] : [{ id: 'acid', target: wants(drinkers.acidGPerL), tolerance: 0.3 }]),
-  ];
+  const goals = drinkGoals({
+    strength: wants(drinkers.strengthX),
+    sugarGPerL: wants(drinkers.sweetGPerL),
+    acidGPerL: drinkers.acidGPerL === undefined ? undefined : wants(drinkers.acidGPerL),
+  });
   const solved = solveBlend({ liquids: liquids.map((l) => l.blend), goals, volumeMl: fill });
   if (solved.kind === 'no-blend') throw new Error(`buildGlass: ${solved.reason} with water at hand`);
   const ml = (id: string): number => Math.round(solved.volumesMl[id] ?? 0);
