@@ -459,7 +459,8 @@ export {
 } from './jug/jugFacts';
 export { jugRoomMl } from './batch/decide';
 export { standingMinutesTo } from './heat/standing';
-export { popOf, popToFeel, type Pop } from './serve/pops';
+export { hotPortion } from './serve/hotPortion';
+export { brixOfPop, popFillMl, popOf, popToFeel, type Pop } from './serve/pops';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { buildGlass, guestTotals, type Drinkers, type GlassBuild, type GuestBase } from './serve/guests';

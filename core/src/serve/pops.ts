@@ -72,6 +72,14 @@ export const popToFeel = (felt: {
   sweetGPerL: requireNotNegative('popToFeel', 'sweetGPerL', felt.sweetGPerL, 'g/L') / FELT_FROZEN.sweet,
 });
 
+/** °Bx of a pop of so much sugar, as the freezing curve takes it: g/L over ten times its density, at most 70. */
+export const brixOfPop = (sweetGPerL: number): number =>
+  Math.min(70, requireNotNegative('brixOfPop', 'sweetGPerL', sweetGPerL, 'g/L') / 10.4);
+
+/** To where a mould is filled so that the ice has room, ml. */
+export const popFillMl = (pop: Pop, mouldMl: number): number =>
+  requirePositive('popFillMl', 'mouldMl', mouldMl, 'ml') * (1 - pop.headroom);
+
 const curve = (brix: number): number => (brix <= 40 ? freezingPoint(brix) : between(THICK, Math.min(70, brix)));
 
 function brixThatStaysLiquid(tempC: number): number {

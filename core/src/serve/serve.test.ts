@@ -5,7 +5,8 @@ import { toldFacts, toldLiquid, type Told } from '../jug/pourable';
 import { usualStrength } from '../blend/stretch';
 import { buildGlass, guestTotals, type Drinkers, type GuestBase } from './guests';
 import { holdHot, type HotHolding } from './hotHolding';
-import { popOf, popToFeel } from './pops';
+import { hotPortion } from './hotPortion';
+import { brixOfPop, popFillMl, popOf, popToFeel } from './pops';
 import { shaken } from './shaken';
 
 describe('pops', () => {
@@ -29,7 +30,30 @@ describe('pops', () => {
     expect(felt.feltX).toBeCloseTo(1, 9);
     expect(felt.feltSweetGPerL).toBeCloseTo(80, 9);
   });
+  it('leave a mould room for the ice, and less of it the sweeter they are', () => {
+    const [plainOnes, sweet] = [0, 250].map((g) => popOf({ ...plain, brix: brixOfPop(g) }, -18));
+    expect(popFillMl(plainOnes!, 80)).toBeCloseTo(80 * 0.91, 6);
+    expect(popFillMl(sweet!, 80)).toBeGreaterThan(popFillMl(plainOnes!, 80));
+    expect(popFillMl(sweet!, 80)).toBeLessThan(80);
+  });
   it('need a freezer', () => expect(() => popOf(plain, 4)).toThrow(/freezerC.*-40 to -1/));
+});
+
+describe('a hot portion from a cold base', () => {
+  it('is a third of a base of ×3, at what the two come to', () => {
+    const p = hotPortion({ concentrateX: 3, portionMl: 200, baseC: 4 });
+    expect(p.baseMl + p.waterMl).toBeCloseTo(200, 9);
+    expect(p.baseMl).toBeCloseTo(200 / 3, 9);
+    // Two thirds of 98 °C and a third of 4 °C, less what the glass takes.
+    expect(p.tempC).toBeCloseTo(64, 0);
+  });
+  it('is the base as it is at ×1, and hotter the stronger the base', () => {
+    expect(hotPortion({ concentrateX: 1, portionMl: 200, baseC: 4 }).waterMl).toBe(0);
+    const at = (x: number) => hotPortion({ concentrateX: x, portionMl: 200, baseC: 4 }).tempC;
+    expect(at(6)).toBeGreaterThan(at(3));
+  });
+  it('cannot come from a base that is weaker than the glass', () =>
+    expect(() => hotPortion({ concentrateX: 0.5, portionMl: 200, baseC: 4 })).toThrow(/concentrateX/));
 });
 
 describe('shaken with ice', () => {

@@ -1,10 +1,13 @@
 import { useState, type ReactNode } from 'react';
 import {
+  brixOfPop,
   botanicalBySlug,
   botanicals,
   HOLD_AT_LEAST_C,
   holdHot,
+  hotPortion,
   InputError,
+  popFillMl,
   popOf,
   popToFeel,
   portionCubes,
@@ -147,6 +150,7 @@ export function KeptHot({ kitchen }: { kitchen: Kitchen }): ReactNode {
   const [alreadyMin, setAlready] = useState(20);
   const [spicy, setSpicy] = useState(true);
   const [concentrateX, setX] = useState(3);
+  const portion = hotPortion({ concentrateX, portionMl: 200, baseC: kitchen.fridgeC });
   const vessel = pots.find((p) => p.id === potId) ?? pots[0];
   if (!vessel) return <Panel title="Kept hot for guests">The kitchen has no pot: add one there.</Panel>;
   const held = holdHot({
@@ -248,8 +252,8 @@ export function KeptHot({ kitchen }: { kitchen: Kitchen }): ReactNode {
       <p className="mt-3 border-t border-line pt-2 leading-9">
         Or a hot portion from a cold base of ×
         {figure('Cold base', concentrateX, { unit: '×', min: 1.1, max: 8, step: 0.1, digits: 1 }, setX)}: to 200 ml take{' '}
-        <strong>{Math.round(200 / concentrateX)} ml</strong> of base and {200 - Math.round(200 / concentrateX)} ml off
-        the boil; it comes to about {f.celsius((98 * (1 - 1 / concentrateX) + kitchen.fridgeC / concentrateX) * 0.96)}.
+        <strong>{f.volume(portion.baseMl)}</strong> of base and {f.volume(portion.waterMl)} off the boil; it comes to
+        about {f.celsius(portion.tempC)}.
       </p>
     </Panel>
   );
@@ -262,7 +266,7 @@ export function Pops({ kitchen }: { kitchen: Kitchen }): ReactNode {
   const [abv, setAbv] = useState(0);
   const [mouldMl, setMould] = useState(80);
   const asked = popToFeel({ strengthX: feltX, sweetGPerL: feltSweet });
-  const pop = popped({ ...asked, brix: Math.min(70, asked.sweetGPerL / 10.4), abv }, kitchen.freezerC);
+  const pop = popped({ ...asked, brix: brixOfPop(asked.sweetGPerL), abv }, kitchen.freezerC);
   return (
     <Panel title="Frozen pops">
       <p className={SENTENCE}>
@@ -285,7 +289,7 @@ export function Pops({ kitchen }: { kitchen: Kitchen }): ReactNode {
           <p className="mt-1 text-sm text-muted">
             Freezes from {pop.freezesAtC.toFixed(1)} °C; at {f.celsius(kitchen.freezerC)} about{' '}
             {Math.round(pop.iceShare * 100)} % of its water is ice. Fill each mould to{' '}
-            {Math.floor(mouldMl * (1 - pop.headroom))} ml: ice takes more room. What is felt when frozen is a house
+            {f.volume(popFillMl(pop, mouldMl))}: ice takes more room. What is felt when frozen is a house
             estimate.
           </p>
         </>
