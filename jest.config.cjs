@@ -16,6 +16,7 @@ const swc = (tsx) => [
 ];
 const transform = { '^.+\\.tsx$': swc(true), '^.+\\.(ts|mts|cts)$': swc(false), '^.+\\.m?js$': swc(false) };
 const esmOnly = ['yalps', 'heap', '@tanstack/.*', 'd3-.*', 'internmap'];
+const PROPERTIES = `${__dirname}/jest.properties.cjs`;
 const project = (name) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,
@@ -24,6 +25,7 @@ const project = (name) => ({
   transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join('|')})/)`],
   testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  setupFilesAfterEnv: [PROPERTIES],
 });
 
 module.exports = {
@@ -37,7 +39,7 @@ module.exports = {
     {
       ...project('web'),
       testEnvironment: 'jsdom',
-      setupFilesAfterEnv: [`${__dirname}/web/jest.setup.ts`],
+      setupFilesAfterEnv: [PROPERTIES, `${__dirname}/web/jest.setup.ts`],
       moduleNameMapper: {
         openMixWorker$: `${__dirname}/web/jest.mix-worker.ts`,
         openTicker$: `${__dirname}/web/jest.ticker.ts`,

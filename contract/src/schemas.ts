@@ -198,7 +198,7 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
   tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(), verdict: verdictSchema }),
   undone: event('undone', { eventId: id }),
-  discarded: event('discarded', { why: Joi.string().max(300).required() }),
+  discarded: event('discarded', { why: Joi.string().max(300).required(), plantsBack: Joi.valid(true) }),
   started: event('started', { plan: Joi.any() }),
 };
 

@@ -150,6 +150,8 @@ export { borneGPerL } from './reference/bearing';
 
 export {
   batchAfter,
+  isUntouched,
+  takenFor,
   brewLines,
   brewState,
   concentrateOf,
@@ -333,6 +335,9 @@ export {
   measuresOf,
   onHandG,
   potencyOf,
+  putBack,
+  takenAgain,
+  type Drawn,
   type Lot,
   type PantryEntry,
 } from './pantry/pantry';

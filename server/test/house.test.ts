@@ -62,6 +62,34 @@ describe('the pantry', () => {
     expect(after.lots[1]!.from).toBe('<b>the hedge</b>');
   });
 
+  describe('a batch that is thrown away before the heat', () => {
+    const lots = async () => (await server.http.get('/api/house')).body.pantry[0].body.lots as PantryEntry['lots'];
+    const laidOut = async (): Promise<string> => {
+      await put('pantry/roselle_dried_whole', 0, entry(300)).expect(200);
+      return server.begin(ROSELLE_COOLER.id, { layOut: true });
+    };
+
+    it('puts its plants back into the lots they came from, and takes them out again when that is taken back', async () => {
+      const id = await laidOut();
+      const drawn = await lots();
+      expect(drawn[0]!.leftG).toBe(0);
+      const eventId = randomUUID();
+      await server.say(id, { type: 'discarded', why: 'guests rang off', plantsBack: true }, eventId).expect(200);
+      expect(await lots()).toEqual(entry(300).lots);
+      await server.say(id, { type: 'undone', eventId }).expect(200);
+      expect(await lots()).toEqual(drawn);
+    });
+    it('keeps them out where that is wanted, and once the heat is on', async () => {
+      const id = await laidOut();
+      const drawn = await lots();
+      await server.say(id, { type: 'brew-started', brewId: ROSELLE_COOLER.brews[0].id }).expect(200);
+      const { body } = await server.say(id, { type: 'discarded', why: 'x', plantsBack: true }).expect(409);
+      expect(body.detail).toMatch(/does not go back into the pantry/);
+      await server.say(id, { type: 'discarded', why: 'x' }).expect(200);
+      expect(await lots()).toEqual(drawn);
+    });
+  });
+
   it('a batch that is sent twice draws once', async () => {
     await put('pantry/roselle_dried_whole', 0, entry(300)).expect(200);
     const ids = { id: randomUUID(), eventId: randomUUID() };

@@ -9,6 +9,8 @@ export type OwnWords = (times: number) => string | undefined;
 /** Nearer than this to what is wanted a measure is that; up to the second it is about that; further off it is not told. */
 const EXACT = 0.03;
 const ABOUT = 0.12;
+/** Ounces beside pounds that are a pound or more: nobody weighs so. */
+const PAST_A_POUND = /\b(?:lbs?|pounds?)\b.*?\b(?:1[6-9]|[2-9]\d|\d{3,})(?:\.\d+)? ?(?:oz|ounces?)\b/;
 /** Once as much is told as it was typed. */
 const ONCE = 0.004;
 
@@ -27,14 +29,15 @@ export function ownWordsOf(text: string, thing: Thing, of: ReadingOf = {}): OwnW
     if (counts.length === 0) return undefined;
     if (counts.length > 1) {
       // A range or a sum is told where all of it can be measured as it then is.
-      const fits = counts.every(({ value, step }) => {
-        const to =
-          step === 'figures' && Number.isInteger(value)
-            ? Math.round(value * times)
-            : nearestMeasured(value * times, step);
-        return Math.abs(to - value * times) < 1e-3 * to;
-      });
-      return fits ? scale(times) : undefined;
+      const told = counts.map(({ value, step }) =>
+        step === 'figures' && Number.isInteger(value)
+          ? Math.round(value * times)
+          : nearestMeasured(value * times, step),
+      );
+      const fits = told.every((to, i) => Math.abs(to - counts[i]!.value * times) < 1e-3 * to);
+      // Told by what the first of them is measured to: 7.25 lb and not 7.243.
+      const words = fits ? scale(told[0]! / counts[0]!.value) : undefined;
+      return words !== undefined && !PAST_A_POUND.test(words) ? words : undefined;
     }
     const [{ value, step }] = counts as readonly [(typeof counts)[number]];
     const nearest = nearestMeasured(value * times, step);

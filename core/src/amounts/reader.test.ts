@@ -323,6 +323,10 @@ describe('in the cook’s own words, for another amount', () => {
     ['15', roselle, 1, '15'],
     ['15', roselle, 2, '30 calyces'],
   ] as const)('%s of it, %#: × %d', (text, thing, times, words) => expect(ownWordsOf(text, thing)(times)).toBe(words));
+  it('pounds and ounces stay pounds and ounces below a pound, or are told in grams', () => {
+    const told = ownWordsOf('1 lb 4 oz', plant('sour_cherry_fresh'));
+    expect([told(2), told(3), told(4), told(7.24275)]).toEqual(['2 lb 8 oz', '3 lb 12 oz', undefined, undefined]);
+  });
   it('what is told is within an eighth of what is wanted, and told as about where it is off by more than a thirtieth', () => {
     fc.assert(
       fc.property(fc.constantFrom(...SURE), fc.double({ min: 0.1, max: 8, noNaN: true }), ([text, thing], times) => {

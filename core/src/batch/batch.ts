@@ -1,3 +1,4 @@
+import type { Drawn } from '../pantry/pantry';
 import { followBrew, type BrewRun, type BrewSetup } from '../brew/brewRun';
 import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drink/drink';
 import { InputError } from '../quantity/errors';
@@ -144,6 +145,14 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
   };
   return ordered.reduce((batch, event) => offStove(applyAlone(batch, event), event.at), start);
 }
+
+/** Laid out at most: no brew of it has met heat or water. */
+export const isUntouched = (batch: Batch): boolean =>
+  batch.phase === 'running' && batch.brews.every((b) => b.startedAt === undefined);
+
+/** What of the pantry went into it when it was begun. */
+export const takenFor = (batch: Batch): readonly Drawn[] =>
+  batch.events.flatMap((e) => (e.type === 'started' ? (e.taken ?? []) : []));
 
 /** One thing that cannot be worked out is that thing's fault: everything else of the batch goes on without it. */
 function applyAlone(batch: Batch, event: BatchEvent): Batch {

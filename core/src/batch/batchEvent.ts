@@ -3,6 +3,7 @@ import type { BrewWay, Drink, Kitchen, Lid, PlanTarget } from '../drink/drink';
 import type { TendingTask } from '../ferment/tending';
 import type { PouredPart } from '../jug/pouredPart';
 import type { MixVolumes } from '../plan/mixJug';
+import type { Drawn } from '../pantry/pantry';
 import type { PlannedSyrup } from '../plan/planTypes';
 
 /** A brew of a frozen plan: all its pots together. */
@@ -97,7 +98,8 @@ export type CooledBy = (typeof COOLED_BY)[number];
 /** What happened. Events are facts in the past: never edited, never removed; an undo is one more event. */
 export type BatchEventBody =
   /** `layOut`: everything is laid out first, and the first brew waits for its heat as the others do */
-  | { type: 'started'; plan: FrozenPlan; layOut?: true }
+  /** `taken`: what of the pantry went into it */
+  | { type: 'started'; plan: FrozenPlan; layOut?: true; taken?: readonly Drawn[] }
   /** something on the list before the heat was seen to, or left be */
   | { type: 'laid-out'; item: string; how: 'seen' | 'left' }
   /** the first brew starts with the batch unless it is laid out first, the others by themselves */
@@ -145,7 +147,8 @@ export type BatchEventBody =
   | { type: 'acknowledged'; rule: string }
   | { type: 'tasted'; state: ServedState; verdict: Verdict }
   | { type: 'undone'; eventId: string }
-  | { type: 'discarded'; why: string };
+  /** `plantsBack`: nothing was heated or wetted yet, and what was weighed out goes back into the pantry */
+  | { type: 'discarded'; why: string; plantsBack?: true };
 
 export type BatchEventType = BatchEventBody['type'];
 

@@ -8,7 +8,7 @@ import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
 import type { Stage } from '../drink/drink';
 import { SKIPPABLE } from './asItWent';
-import { brewState, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
+import { brewState, isUntouched, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
 import { frozenBrew, goesInAfterStrain, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
@@ -150,7 +150,9 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
         ? (before(at, batch.strainedAt, 'it was strained') ?? accepted)
         : refused('nothing-to-taste', 'type', 'There is nothing to taste before the brew is strained.');
     case 'discarded':
-      return accepted;
+      return event.plantsBack && !isUntouched(batch)
+        ? refused('already-started', 'plantsBack', 'What was in water or on the heat does not go back into the pantry.')
+        : accepted;
   }
 }
 

@@ -9,6 +9,7 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import {
   currentLot,
   drawnDown,
+  putBack,
   entryOf,
   measureByWeighing,
   measuresOf,
@@ -51,14 +52,23 @@ describe('the pantry', () => {
   it('draws down the oldest first, all of it and no more', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 400, noNaN: true }), (grams) => {
-        const after = drawnDown(roselle, grams);
+        const { entry: after, drawn } = drawnDown(roselle, grams);
         expect(onHandG(after)).toBeCloseTo(Math.max(0, 230 - grams), 0);
         expect(after.lots.every((l) => l.leftG >= 0)).toBe(true);
         const [fresh, old] = after.lots;
         expect(old!.leftG === 0 || fresh!.leftG === 200).toBe(true);
+        // What was taken says from where, and goes back to the gram.
+        expect(drawn.reduce((sum, d) => sum + d.g, 0)).toBeCloseTo(230 - onHandG(after), 6);
+        expect(putBack(after, drawn)).toEqual(roselle);
       }),
       { seed: 3 },
     );
+  });
+  it('puts nothing back into a lot that is no longer kept, and nothing of another plant', () => {
+    const { entry: after, drawn } = drawnDown(roselle, 60);
+    const without = { ...after, lots: after.lots.filter((l) => l.id !== 'old') };
+    expect(onHandG(putBack(without, drawn))).toBe(200);
+    expect(putBack({ ...after, plant: 'linden_dried' }, drawn).lots).toEqual(after.lots);
   });
   it('takes a measure from one weighing', () => {
     expect(measureByWeighing('cupG', 2, 63)).toEqual({ cupG: 31.5 });

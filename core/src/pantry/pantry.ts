@@ -76,15 +76,33 @@ export function measureByWeighing(measure: keyof OwnMeasures, count: number, gra
   return { [measure]: Math.round((grams / count) * 100) / 100 };
 }
 
-/** What a batch takes out of a pantry entry: the oldest lots first, never below nothing. */
-export function drawnDown(entry: PantryEntry, grams: number): PantryEntry {
+/** What was taken out of one lot, g. */
+export type Drawn = { plant: string; lotId: string; g: number };
+
+/** What a batch takes out of a pantry entry, and what is left: the oldest lots first, never below nothing, to a tenth of a gram. */
+export function drawnDown(entry: PantryEntry, grams: number): { entry: PantryEntry; drawn: readonly Drawn[] } {
   let left = grams;
   const byAge = [...entry.lots].sort((a, b) => a.got.localeCompare(b.got));
-  const after = new Map<string, number>();
+  const drawn: Drawn[] = [];
   for (const lot of byAge) {
-    const taken = Math.min(lot.leftG, left);
-    left -= taken;
-    after.set(lot.id, Math.round((lot.leftG - taken) * 10) / 10);
+    const wanted = Math.min(lot.leftG, left);
+    left -= wanted;
+    const g = tenths(lot.leftG - tenths(lot.leftG - wanted));
+    if (g > 0) drawn.push({ plant: entry.plant, lotId: lot.id, g });
   }
-  return { ...entry, lots: entry.lots.map((l) => ({ ...l, leftG: after.get(l.id)! })) };
+  return { entry: changedBy(entry, drawn, -1), drawn };
 }
+
+/** What was drawn is back in the lots it came from; of a lot that is no longer kept there is nothing to put back into. */
+export const putBack = (entry: PantryEntry, drawn: readonly Drawn[]): PantryEntry => changedBy(entry, drawn, 1);
+
+/** What went back is taken once more, as far as it is still there. */
+export const takenAgain = (entry: PantryEntry, drawn: readonly Drawn[]): PantryEntry => changedBy(entry, drawn, -1);
+
+function changedBy(entry: PantryEntry, drawn: readonly Drawn[], sign: 1 | -1): PantryEntry {
+  const of = (lotId: string): number =>
+    drawn.reduce((sum, d) => sum + (d.plant === entry.plant && d.lotId === lotId ? d.g : 0), 0);
+  return { ...entry, lots: entry.lots.map((l) => ({ ...l, leftG: Math.max(0, tenths(l.leftG + sign * of(l.id))) })) };
+}
+
+const tenths = (g: number): number => Math.round(g * 10) / 10;

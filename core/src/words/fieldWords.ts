@@ -187,6 +187,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   ingredientId: 'plant',
   plant: 'plant',
   plants: 'plants of your own',
+  plantsBack: 'plants put back',
   parts: 'parts',
   part: 'part',
   mix: 'mix',

@@ -4,8 +4,10 @@ import {
   blocksAt,
   decide,
   pourTogether,
+  takenFor,
   warningsOfPlan,
   type Acknowledged,
+  type Batch,
   type BatchEvent,
   type Brew,
   type Drink,
@@ -72,11 +74,18 @@ export class BatchesService {
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
       isNew = true;
-      await this.house.takeFromPantry(needs, transaction);
+      const taken = await this.house.takeFromPantry(needs, transaction);
       return this.store.append(
         request.id,
         [],
-        { id: request.eventId, at: request.at, type: 'started', plan, ...(request.layOut ? { layOut: true } : {}) },
+        {
+          id: request.eventId,
+          at: request.at,
+          type: 'started',
+          plan,
+          ...(request.layOut ? { layOut: true } : {}),
+          ...(taken.length > 0 ? { taken } : {}),
+        },
         this.serverNow(),
         transaction,
       );
@@ -97,11 +106,15 @@ export class BatchesService {
         return before;
       }
       await this.refuseForeign(event.id, batchId, transaction);
-      const decision = decide(batchAfter(before), event, event.at);
+      const batch = batchAfter(before);
+      const decision = decide(batch, event, event.at);
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
-      if (event.type === 'undone') await this.giveBack(before, event, transaction);
+      if (event.type === 'undone') await this.giveBack(batch, event, transaction);
+      if (event.type === 'discarded' && event.plantsBack)
+        await this.house.moveBack(takenFor(batch), 'back', transaction);
       return this.store.append(batchId, before, event, this.serverNow(), transaction);
     });
+    if (event.type === 'undone' || event.type === 'discarded') this.house.announcePantry();
     this.stream.announce({ batchId, seq: events.length - 1 });
     return this.viewOf(batchId, events);
   }
@@ -134,14 +147,16 @@ export class BatchesService {
     return this.viewOf(batchId, events);
   }
 
-  /** An addition that is taken back goes back to where it was poured from. */
+  /** An addition that is taken back goes back to where it was poured from; plants that went back come out again. */
   private async giveBack(
-    events: readonly BatchEvent[],
+    batch: Batch,
     { eventId, at }: { eventId: string; at: string },
     transaction: Transaction,
   ): Promise<void> {
-    const undone = events.find((e) => e.id === eventId);
+    const undone = batch.events.find((e) => e.id === eventId);
     if (undone?.type === 'added') await this.pours.giveBack(undone.parts, at, transaction);
+    if (undone?.type === 'discarded' && undone.plantsBack)
+      await this.house.moveBack(takenFor(batch), 'out-again', transaction);
   }
 
   private async planFor({

@@ -3,6 +3,9 @@ import {
   botanicalOf,
   DEFAULT_KITCHEN,
   drawnDown,
+  putBack,
+  takenAgain,
+  type Drawn,
   InputError,
   measuresOf,
   type Kitchen,
@@ -83,19 +86,38 @@ export class HouseService {
    * What a batch uses is taken out of the lots at hand, the oldest first; what is not kept track of stays so. In the transaction of
    * the batch: either both are stored or neither.
    */
-  async takeFromPantry(used: readonly { plant: string; needG: number }[], transaction: Transaction): Promise<void> {
-    for (const { plant, needG } of used) {
-      const row = await HouseRow.findOne({ where: { kind: 'pantry', id: plant }, transaction });
-      if (!row) continue;
-      const entry = storedOrNone<PantryEntry>('pantry', row.body);
-      if (!entry || entry.lots.length === 0) continue;
-      const body = JSON.stringify(drawnDown(entry, needG));
-      const updated_at = this.config.now().toISOString();
-      await HouseRow.update(
-        { version: row.version + 1, body, updated_at },
-        { where: { kind: 'pantry', id: plant }, transaction },
-      );
-    }
+  async takeFromPantry(
+    used: readonly { plant: string; needG: number }[],
+    transaction: Transaction,
+  ): Promise<readonly Drawn[]> {
+    const taken: Drawn[] = [];
+    for (const { plant, needG } of used)
+      await this.changeLots(plant, transaction, (entry) => {
+        const { entry: after, drawn } = drawnDown(entry, needG);
+        taken.push(...drawn);
+        return after;
+      });
+    return taken;
+  }
+
+  /** What was drawn goes back into its lots, or is taken once more when that is taken back. */
+  async moveBack(drawn: readonly Drawn[], how: 'back' | 'out-again', transaction: Transaction): Promise<void> {
+    for (const plant of new Set(drawn.map((d) => d.plant)))
+      await this.changeLots(plant, transaction, (entry) => (how === 'back' ? putBack : takenAgain)(entry, drawn));
+  }
+
+  private async changeLots(
+    plant: string,
+    transaction: Transaction,
+    change: (entry: PantryEntry) => PantryEntry,
+  ): Promise<void> {
+    const row = await HouseRow.findOne({ where: { kind: 'pantry', id: plant }, transaction });
+    const entry = row && storedOrNone<PantryEntry>('pantry', row.body);
+    if (!row || !entry || entry.lots.length === 0) return;
+    await HouseRow.update(
+      { version: row.version + 1, body: JSON.stringify(change(entry)), updated_at: this.config.now().toISOString() },
+      { where: { kind: 'pantry', id: plant }, transaction },
+    );
   }
 
   announcePantry(): void {

@@ -66,7 +66,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
             </Button>
           )}
           <LinkButton to="/steep">All pots</LinkButton>
-          {batch.phase !== 'discarded' && <ThrowAway say={say.mutate} />}
+          {batch.phase !== 'discarded' && <ThrowAway batch={batch} say={say.mutate} />}
         </>
       }
     >
