@@ -29,6 +29,17 @@ const noClockNoChance = {
   ],
 };
 
+/** What the core gives away says what it is, in which unit and from where. */
+const saysWhatItIs = {
+  create: (context) => ({
+    'Program > ExportNamedDeclaration[declaration]'(node) {
+      const before = context.sourceCode.getCommentsBefore(node).at(-1);
+      if (!before || before.type !== 'Block' || !before.value.startsWith('*'))
+        context.report({ node, message: 'Say in a doc comment what it is, with its unit and source.' });
+    },
+  }),
+};
+
 // `npm run lint` holds what is quick to hold; `npm run lint -- --all` everything: the compiler's rules for components, and the rules
 // that read types in packages that have no promises to forget.
 const all = process.env.STEEPSIS_LINT === 'all';
@@ -62,6 +73,12 @@ export default ts.config(
   // Nest finds what to inject by the types it sees at run time, so these must stay plain imports.
   { files: ['server/src/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: noClockNoChance },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/src/test/**'],
+    plugins: { house: { rules: { 'says-what-it-is': saysWhatItIs } } },
+    rules: { 'house/says-what-it-is': 'error' },
+  },
   {
     files: ['web/**/*.{ts,tsx}'],
     ...(all ? { extends: [hooks.configs.flat.recommended] } : {}),

@@ -8,6 +8,8 @@ import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
 import { build } from './build.mjs';
 import { ROOT } from './ensure.mjs';
+import { scale } from './attack/others.mjs';
+import { fuzz } from './attack/fuzz.mjs';
 import { solveOde } from './referenceSolver.mjs';
 
 const json = process.argv.includes('--json');
@@ -317,3 +319,13 @@ for (let i = 0; i < 30; i++) {
 }
 report('server memory through the path', most, 'MB', 250);
 await server.stop();
+
+// Ten years of batches against one, 200 things on the shelf each time; and requests that no page sends, drawn from one seed.
+const [few, many] = await scale();
+for (const page of ['shelf', 'drink', 'book', 'list'])
+  report(`${page}, ${many.batches} batches against ${few.batches}`, many[page] / few[page], 'times', 1.5);
+report('a drink’s page after 10 000 batches', many.drink, 'ms', 250);
+const { mutated, legal } = await fuzz({ mutations: 2000, legal: 300 });
+report('answers of 5xx to changed and legal requests', mutated.faults + legal.faults, 'in 2300', 0);
+report('answers larger than their question', mutated.louder + legal.louder, 'in 2300', 0);
+report('legal requests over 250 ms on the main thread', legal.over250 / legal.sent, 'share', 0.05);

@@ -73,6 +73,12 @@ export class Cook {
     if ((await stage.first().getAttribute('aria-expanded')) !== 'true') await stage.first().click();
   }
 
+  /** Keeps the recipe that is open; it is kept when its plan opens. */
+  async keepInTheBook(): Promise<void> {
+    await this.button('Keep it in the book').click();
+    await this.page.waitForURL(/\/plan\//);
+  }
+
   /** Adds a plant of the table to the recipe that is open, and says how much. */
   async addPlant(find: string, full: string, amount: string): Promise<void> {
     await this.button('Add a plant').click();

@@ -35,7 +35,7 @@ test('a cold infusion from nothing: jar, fridge, paper, sharp and sweet', async 
   await cook.setField('Glass', '220');
   await cook.expectText('14 g sumac');
   await cook.expectText(/As written it makes 1.5 L, 6 glasses of 220 ml( and \d+ ml over)?, with \d+ g\/L of sugar/);
-  await cook.button('Keep it in the book').click();
+  await cook.keepInTheBook();
   await cook.expectTitle('Sumac from nothing');
   await cook.expectText('from chilled water');
   await cook.open('/drinks?find=barberry');
@@ -96,7 +96,7 @@ test('a hot spiced drink from nothing: late additions, a take-out, a stage dragg
   await page.mouse.move(to.x - 30, to.y + 10, { steps: 8 });
   await page.mouse.up();
   await expect(stages.nth(1)).toContainText('Skim');
-  await cook.button('Keep it in the book').click();
+  await cook.keepInTheBook();
   await cook.expectTitle('Spiced pear from nothing');
   await cook.expectText('warmed to 68 °C');
 });
@@ -304,7 +304,7 @@ test('a plant of one’s own with unknown strength widens the plan, and a lot th
   await cook.open('/recipe/new');
   await cook.field('Name').fill('Attic tea');
   await cook.addPlant('attic', 'Attic mix', '10 g');
-  await cook.button('Keep it in the book').click();
+  await cook.keepInTheBook();
   await cook.expectTitle('Attic tea');
   await cook.expectText(/^10 g attic mix/);
   await cook.button('Plan another amount').click();

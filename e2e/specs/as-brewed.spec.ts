@@ -74,7 +74,7 @@ async function readAll(cook: Cook, name: string): Promise<void> {
 
 async function begun(page: Page, made: Made, name = made.name): Promise<Cook> {
   const cook = await writeDown(page, server.url, { ...made, name });
-  await cook.button('Keep it in the book').click();
+  await cook.keepInTheBook();
   await cook.expectTitle(name);
   await makesMl(cook);
   await readAll(cook, 'Start at the stove');

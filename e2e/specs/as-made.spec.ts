@@ -15,7 +15,7 @@ for (const made of MADE)
     const complaints = complaintsOf(page);
     const cook = await writeDown(page, server.url, made);
     await expect(page.getByText(/^As written it makes/).first()).toBeVisible();
-    await cook.button('Keep it in the book').click();
+    await cook.keepInTheBook();
     await cook.expectTitle(made.name);
     const ml = await makesMl(cook);
     const expected = made.drunkMl ?? made.jugMl;
@@ -35,7 +35,7 @@ for (const made of MADE)
 
 test('sweet tea goes from the card to the stove in the cook’s own words', async ({ page }) => {
   const cook = await writeDown(page, server.url, { ...madeBy(13), name: 'Sweet tea again' });
-  await cook.button('Keep it in the book').click();
+  await cook.keepInTheBook();
   await cook.expectTitle('Sweet tea again');
   // Kept, and not only named: its plan is open.
   await makesMl(cook);
@@ -67,7 +67,7 @@ test('drawn by hand it takes no more than twenty taps and entries', async ({ pag
   await act(cook.choose('Cold sparkling water poured', 'into each glass'), 2);
   await act(cook.setField('Cold sparkling water ml', '180'));
   await act(cook.setField('Glass', '240'));
-  await act(cook.button('Keep it in the book').click());
+  await act(cook.keepInTheBook());
   await cook.expectTitle('Tea by hand');
   await cook.expectText(/^2 tsp, 1 g elderflower/);
   expect(actions).toBeLessThanOrEqual(20);

@@ -11,6 +11,7 @@ export const ACID_POWDERS = {
   acetic: 1.067,
 } as const;
 
+/** A juice as it is pressed: what it brings of acid, sugar and colour. */
 export type Juice = {
   name: string;
   /** as citric, g/L, with its spread */
@@ -122,4 +123,5 @@ export const JUICES = {
   watermelon: { name: 'Watermelon juice', citricGPerL: houseEstimate(1, 0.4), brix: 7.5, ph: 5.5 },
 } as const satisfies Record<string, Juice>;
 
+/** The juices that are known by name. */
 export type JuiceName = keyof typeof JUICES;

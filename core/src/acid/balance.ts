@@ -1,5 +1,6 @@
 import { requireNotNegative } from '../quantity/range';
 
+/** Sweet against sour: g of sugar for each g of acid (as citric), and how that is felt, in words. */
 export type Balance = { ratio: number; words: string };
 
 /** Sugar that people want without any acid, g/L, and so much more for each g/L of it. House estimates, fitted to usual drinks. */

@@ -147,6 +147,7 @@ function fruitsAt(c: Context, num: Num, around: Around, at: number, to: number, 
   ];
 }
 
+/** Words for a part of a fruit, and which part they mean. */
 export const PART_WORDS: Readonly<Record<string, FruitPart>> = table({
   juice: 'juice',
   zest: 'zest',

@@ -6,6 +6,7 @@ import { thingPoured } from './thing';
 
 /** Units whose fields may be told in any measure of the same kind. */
 export const FIELD_UNITS = ['ml', 'L', 'g', '°C', 'min', 'h'] as const;
+/** The units that a figure may be typed in. */
 export type FieldUnit = (typeof FIELD_UNITS)[number];
 
 /** A liquid of nobody's name: cups, spoons, pints and bottles are so much of it. */

@@ -42,6 +42,7 @@ export type Around = {
   drained: boolean;
 };
 
+/** An amount with no word around it. */
 export const NOTHING_SAID: Around = {
   manners: [],
   mannersAt: [],
@@ -56,6 +57,7 @@ export const NOTHING_SAID: Around = {
   drained: false,
 };
 
+/** One reading on: `to` is the next piece that is to be read, `around` what has been said by then. */
 export type Step = { to: number; around: Around };
 
 /** Whether an item is one of some words. */

@@ -1,6 +1,7 @@
 import type { Step } from './steps';
 import { type House } from './weigh';
 
+/** What an amount comes to: g, ml, °C, minutes; `relative` is a share of a brew, `ratio` parts of one thing to parts of another. */
 export type AmountUnit = 'g' | 'ml' | 'relative' | 'ratio' | '°C' | 'min';
 
 /** One meaning of an amount: how it is written then, and its figure, which four makings in five stay within. */
@@ -28,6 +29,7 @@ export type AmountRead = {
   message?: string;
 };
 
+/** Who wrote an amount, and where: what a word means depends on the house, the kind of recipe and the field. */
 export type ReadingOf = {
   house?: House;
   /** the writer uses T and t in one recipe, and so means the difference */

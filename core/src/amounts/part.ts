@@ -37,6 +37,7 @@ export type Reading = {
   scaled?: (times: number) => string;
 };
 
+/** One term of an amount as it was read, with all that its words may weigh. */
 export type Part = {
   to: number;
   around: Around;

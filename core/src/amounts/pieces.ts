@@ -201,6 +201,7 @@ export const HANDFUL: Readonly<Record<string, readonly [number, number, number]>
   dried_herb: [2, 4, 8],
   berry: [36, 60, 100],
 });
+/** A handful in cups of 237 ml: small, usual, large. House estimate. */
 export const HANDFUL_CUP = [0.3, 0.5, 0.85] as const;
 
 /** All words that name a piece of some plant, in the singular: one is never the mere name of a thing. */
@@ -208,9 +209,11 @@ export const PIECE_WORDS: ReadonlySet<string> = new Set(
   [...Object.values(PIECES), ...Object.values(CLASS_PIECES)].flatMap((list) => list.flatMap((p) => p.names)),
 );
 
+/** A part of a fruit that recipes ask for. */
 export type FruitPart = 'whole' | 'flesh' | 'juice' | 'zest' | 'peel' | 'rind' | 'slice' | 'strip' | 'wedge';
 
 type Three = readonly [number, number, number];
+/** What whole fruits of a kind weigh, and how much of that each part is. */
 export type FruitFigures = {
   /** in the singular */
   name: string;

@@ -2,6 +2,7 @@ import { InputError } from '../quantity/errors';
 import { asFraction } from '../quantity/kitchenMeasures';
 import { measureNamed } from './vocabulary';
 
+/** The measures that a house reads. */
 export type MeasureSystem = 'metric' | 'us' | 'imperial';
 
 /** What a kitchen measure holds, ml. */

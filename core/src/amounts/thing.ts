@@ -1,7 +1,8 @@
 import { table } from '../quantity/table';
 import { botanicals, botanicalIfKnown, type Botanical } from '../reference/botanicals';
 import { SWEETENERS, type Sweetener, type SweetenerName } from '../sugar/sweeteners';
-import { CUP_ML, singular } from './vocabulary';
+import { CUP_ML } from '../quantity/kitchenMeasures';
+import { singular } from './vocabulary';
 import { FRUIT_OF, PIECE_WORDS, PIECES, type Piece } from './pieces';
 
 /** What an amount is of, as far as reading it needs to know. */
@@ -132,6 +133,7 @@ export const thingPoured = (slug: string, name: string, dose = 1000): Thing => (
 /** What was made: a syrup, a tea, a thing of the shelf. */
 export const thingMade = (slug: string, name: string): Thing => ({ ...thingPoured(slug, name), kind: 'made' });
 
+/** Ice, as a thing that is measured. */
 export const ICE_THING: Thing = {
   ...PLAIN,
   slug: 'ice',

@@ -1,3 +1,4 @@
+import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
 import { table } from '../quantity/table';
 /** A measure by weight, volume or length: what one of it is, in g, ml or cm, and how far off one is (one sigma, log scale). */
 export type Measure = {
@@ -29,10 +30,6 @@ const vol = (name: string, size: number, sigma: number, full = false, many = ful
   ...(full ? { full } : {}),
 });
 const len = (name: string, size: number, many = name): Measure => ({ name, many, kind: 'length', size, sigma: 0.02 });
-
-export const CUP_ML = 236.588;
-export const TBSP_ML = CUP_ML / 16;
-export const TSP_ML = CUP_ML / 48;
 
 /** How far off one careful measure is: a scale, a scale in ounces, a jug, a cup, a spoon. House estimates. */
 export const SIGMA = { scale: 0.01, oz: 0.02, jug: 0.015, cup: 0.03, tbsp: 0.1, tsp: 0.15 } as const;
@@ -155,6 +152,7 @@ export const CONTAINERS: readonly string[] = [
   'pouch',
 ];
 
+/** How a measure is filled, or how large a piece is. */
 export type Manner =
   | 'scant'
   | 'generous'
@@ -170,6 +168,7 @@ export type Manner =
   | 'thin'
   | 'thick';
 
+/** Words for how a measure is filled, and what they mean. */
 export const MANNERS: Readonly<Record<string, Manner>> = table({
   scant: 'scant',
   barely: 'scant',
@@ -198,6 +197,7 @@ export const MANNERS: Readonly<Record<string, Manner>> = table({
   thick: 'thick',
 });
 
+/** Words before an amount that make it an about. */
 export const HEDGES_BEFORE = [
   'about',
   'around',
@@ -211,6 +211,7 @@ export const HEDGES_BEFORE = [
   'say',
   '~',
 ];
+/** Words behind an amount that make it an about. */
 export const HEDGES_AFTER = ['or so', 'ish', 'more or less'];
 
 /** Words of preparation that do not move the mass: handed on to the brew, or to nothing. */
@@ -263,8 +264,10 @@ export const ASIDE: readonly string[] = [
 /** Weighed with what is taken off again: left of the whole after it, where the words come after the thing. */
 export const TAKEN_OFF: readonly string[] = ['stoned', 'pitted', 'cored', 'peeled', 'hulled', 'trimmed', 'stripped'];
 
+/** States of a plant that change what a measure of it weighs. */
 export const STATES = ['dried', 'dry', 'fresh', 'frozen', 'ground', 'powdered'] as const;
 
+/** Numbers that are written out, one to twenty and the words for a dozen and its like. */
 export const NUMBER_WORDS: Readonly<Record<string, number>> = table(
   Object.fromEntries(
     (
@@ -275,6 +278,7 @@ export const NUMBER_WORDS: Readonly<Record<string, number>> = table(
       .map((w, i) => [w, i + 1]),
   ),
 );
+/** Tens that are written out. */
 export const TENS: Readonly<Record<string, number>> = table({
   twenty: 20,
   thirty: 30,
@@ -285,6 +289,7 @@ export const TENS: Readonly<Record<string, number>> = table({
   eighty: 80,
   ninety: 90,
 });
+/** Parts of one that are written out. */
 export const PARTS_OF_ONE: Readonly<Record<string, number>> = table({
   half: 1 / 2,
   halves: 1 / 2,

@@ -1,6 +1,7 @@
 import { CLASS_PIECES, HANDFUL, HANDFUL_CUP, BAGS, type Piece, type FruitPart, fruitNamed, ENDS_OFF } from './pieces';
 import type { Thing } from './thing';
-import { BY_HAND, CUP_ML, SIGMA, TBSP_ML, TSP_ML, type Manner, type Measure } from './vocabulary';
+import { CUP_ML, TBSP_ML, TSP_ML } from '../quantity/kitchenMeasures';
+import { BY_HAND, SIGMA, type Manner, type Measure } from './vocabulary';
 
 /** What a house has measured of its own. */
 export type House = {
@@ -320,6 +321,7 @@ export function weighByHand(count: Count, name: string, thing: Thing, manners: r
   return { ...counted(count, [ml[0] * density, ml[1] * density, ml[2] * density], manners, 1), asks };
 }
 
+/** What a part of a fruit weighs, and which part it was. */
 export type FruitWeighed = { part: FruitPart; weighed: Weighed };
 
 /** So many fruits, by the part that is meant. */
@@ -353,4 +355,5 @@ export const bagOf = (thing: Thing, explicit: boolean): readonly [number, number
     : undefined;
 };
 
+/** The two spoons, ml. */
 export const SPOONS = { tbsp: TBSP_ML, tsp: TSP_ML } as const;

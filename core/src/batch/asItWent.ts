@@ -7,6 +7,7 @@ import type { FrozenBrew } from './batchEvent';
 /** A moment of a brew: so long after a stage of it began. */
 export type Moment = { stageId: string; atMin: number };
 
+/** Where a brew went otherwise than planned. Grams are of all pots; moments are minutes into their stage. */
 export type Changes = {
   put: readonly { ingredientId: string; enters: Moment; grams: number | undefined; more: boolean }[];
   taken: readonly { ingredientId: string; leaves: Moment }[];
@@ -17,6 +18,7 @@ export type Changes = {
   sweetened: readonly { stageId: string; grams: number }[];
 };
 
+/** A brew that went as planned. */
 export const NO_CHANGES: Changes = { put: [], taken: [], leftOut: [], skipped: [], happened: [], sweetened: [] };
 
 /** The recipe as it came to be made: what went in, when and how much, without what was left out or skipped. */

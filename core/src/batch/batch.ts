@@ -49,6 +49,7 @@ import { isEndless, lineLiquid } from '../plan/mixLines';
 /** The least advanced brew decides: a batch runs while any of its brews does. */
 export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarded';
 
+/** A verdict as it stands, with the event it came by. */
 export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
 /** The jug, or a brew that was bottled or left over, by the part of the mix it is. */
 export type StoredVessel = {
@@ -74,6 +75,7 @@ export type StoredVessel = {
 /** The jug's id among stored vessels. */
 export const JUG = 'jug';
 
+/** All that is known of one making of a drink: what its events come to. Times are UTC, ISO 8601; volumes ml. */
 export type Batch = {
   id: string;
   plan: FrozenPlan;

@@ -65,8 +65,10 @@ export type Verdict = {
 
 /** Signs of spoilage. */
 export const SIGNS = ['mould', 'slime', 'off_smell', 'bulging', 'unexpected_fizz'] as const;
+/** A sign that something has gone off. */
 export type Sign = (typeof SIGNS)[number];
 
+/** By what a figure was measured; how far it may be off goes by that. */
 export const MEASURED_BY = [
   'jug',
   'scale',
@@ -77,14 +79,19 @@ export const MEASURED_BY = [
   'refractometer',
   'estimate',
 ] as const;
+/** One of {@link MEASURED_BY}. */
 export type MeasuredBy = (typeof MEASURED_BY)[number];
 
+/** Where a jug or a bottle may stand. */
 export const KEPT_WHERE = ['fridge', 'freezer', 'cupboard'] as const;
+/** One of {@link KEPT_WHERE}. */
 export type KeptWhere = (typeof KEPT_WHERE)[number];
 
 /** What a vessel is like: sound and made for drinks; with a worn seal or scratches; or it held what is no food, or nobody knows what. */
 export const CONTAINERS = ['sound', 'worn', 'unknown'] as const;
+/** How a container is closed: `pressure` is made to hold it. */
 export const CLOSURES = ['loose', 'tight', 'pressure'] as const;
+/** What something was put into, how that is closed, and whether it is full to the top. */
 export type KeptIn = {
   container: (typeof CONTAINERS)[number];
   closure: (typeof CLOSURES)[number];
@@ -93,6 +100,7 @@ export type KeptIn = {
 
 /** How what was strained is cooled. */
 export const COOLED_BY = ['counter', 'ice-bath', 'fridge'] as const;
+/** One of the ways in which what was strained is cooled. */
 export type CooledBy = (typeof COOLED_BY)[number];
 
 /** What happened. Events are facts in the past: never edited, never removed; an undo is one more event. */
@@ -150,8 +158,10 @@ export type BatchEventBody =
   /** `plantsBack`: nothing was heated or wetted yet, and what was weighed out goes back into the pantry */
   | { type: 'discarded'; why: string; plantsBack?: true };
 
+/** The kinds of things that happen to a batch. */
 export type BatchEventType = BatchEventBody['type'];
 
+/** The shape that events are stored in today; older ones are read by readEvents. */
 export const EVENT_VERSION = 2;
 
 /** An event as it is used: `id` is made by the sender, so that a repeated send is stored once; times are UTC, ISO 8601. */
@@ -163,4 +173,5 @@ export type BatchEvent = {
   v: typeof EVENT_VERSION;
 } & BatchEventBody;
 
+/** Stored with each plan: which model worked it out. */
 export const CORE_VERSION = '2';

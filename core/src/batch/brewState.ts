@@ -8,8 +8,10 @@ import type { BatchEvent, FrozenBrew, FrozenPlan } from './batchEvent';
 
 // How far one brew of a batch is, and what happened to it on the way. What it came to by that is run in batch.ts.
 
+/** A stage that was begun; it runs as long as it has no end. Times are UTC, ISO 8601. */
 export type StageRecord = { stageId: string; kind: Stage['kind']; startedAt: string; endedAt: string | undefined };
 
+/** How far one brew of a batch is, and what was measured of it: ml, g, °Bx. */
 export type BrewState = {
   brewId: string;
   startedAt: string | undefined;

@@ -8,7 +8,17 @@ import { blocksOfBatch } from '../safety/gates';
 import type { PouredPart } from '../jug/pouredPart';
 import type { Stage } from '../drink/drink';
 import { SKIPPABLE } from './asItWent';
-import { brewState, isUntouched, JUG, onHandOf, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from './batch';
+import {
+  brewState,
+  isUntouched,
+  JUG,
+  onHandOf,
+  runningStage,
+  runOfBatch,
+  strainedOffAt,
+  wayAsItWent,
+  type Batch,
+} from './batch';
 import { frozenBrew, goesInAfterStrain, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
@@ -18,6 +28,7 @@ import { faultInWords, spanInWords } from '../words/inWords';
 export type Decision =
   { kind: 'accepted' } | { kind: 'refused'; reason: RefusalReason; message: string; field: string };
 
+/** Why something may not follow, as a name that does not change. */
 export type RefusalReason =
   | 'already-started'
   | 'blocked'

@@ -2,6 +2,7 @@ import { solve, type Constraint } from 'yalps';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import type { BlendGoal, BlendLiquid } from './solveBlend';
 
+/** What is added, ml by liquid, and what the jug then is; `missed` names goals that it does not meet. */
 export type Fix = {
   additionsMl: Readonly<Record<string, number>>;
   volumeMl: number;

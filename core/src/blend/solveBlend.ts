@@ -7,6 +7,7 @@ import { requireNotNegative, requirePositive } from '../quantity/range';
 // 1. Volumes are not negative and never above what there is. 2. They add up to the wanted volume.
 // 3. Reached figures are computed from the volumes returned, not from the solver's own.
 
+/** A liquid that may go into a blend. */
 export type BlendLiquid = {
   id: string;
   /** least and most of it, ml; most is what is on hand */
@@ -18,6 +19,7 @@ export type BlendLiquid = {
   perLitre: Readonly<Record<string, number>>;
 };
 
+/** A figure that a blend is to have. */
 export type BlendGoal = {
   id: string;
   /** wanted in a litre of the blend */
@@ -29,6 +31,7 @@ export type BlendGoal = {
   kind?: 'equal' | 'at-most' | 'at-least';
 };
 
+/** Volumes that were found, ml by liquid, and the figures they reach. */
 export type Blend = {
   volumesMl: Readonly<Record<string, number>>;
   reached: Readonly<Record<string, number>>;
@@ -38,6 +41,7 @@ export type Blend = {
   usedUp: readonly string[];
 };
 
+/** A blend, or why the volume cannot be filled at all. */
 export type BlendResult =
   | ({
       kind: 'blend';

@@ -23,6 +23,7 @@ export type StretchWish = {
   thinning?: number;
 };
 
+/** A concentrate let down to a strength: what goes into it, ml and g. */
 export type Stretched = {
   kind: 'stretched';
   totalMl: number;

@@ -9,6 +9,7 @@ export type BrewFactors = {
   heatLoss: number;
 };
 
+/** A house that is like the book: every factor 1. */
 export const REFERENCE_FACTORS: BrewFactors = { potency: 1, rate: 1, held: 1, steam: 1, heatLoss: 1 };
 
 /** One standard deviation of each factor, on the log scale. House estimates for a new lot and an untimed pot. */

@@ -17,6 +17,7 @@ export type LineStage = {
 /** When a plant is in the pot, min of the run. */
 export type LinePlant = { ingredientId: string; fromMin: number; toMin: number };
 
+/** A brew along its minutes: what is in the pot at each, ml, and which plants hang in it. */
 export type BrewLine = { stages: readonly LineStage[]; plants: readonly LinePlant[]; outMl: number; mostMl: number };
 
 /** Places of a stage at which the pot is looked at. */

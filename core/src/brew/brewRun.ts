@@ -28,6 +28,7 @@ export type Lost =
   /** there is less in it than its plants hold */
   | { how: 'held-by-plants'; atMin: number; thereMl: number; heldMl: number };
 
+/** A pot at one minute: °C, and all that is dissolved in it. */
 export type BrewMoment = {
   atMin: number;
   tempC: number;

@@ -66,6 +66,7 @@ export function filledMl(way: BrewWay, scale: number): number {
 /** A jar holds more to the brim than it is called, and its mouth is narrower than it is. House estimates. */
 const BRIM = { share: 1.04, sd: 0.015 } as const;
 
+/** Water that fits beside the plants, ml, and how far that may be off, one standard deviation. */
 export type FitsBeside = { waterMl: number; sd: number };
 
 /**

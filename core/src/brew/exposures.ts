@@ -28,6 +28,7 @@ export type BodyExposure = {
 /** Juice is all there at once: an exposure as good as endless says the same. */
 const ENDLESS_MIN = 1e9;
 
+/** What each plant met of heat and minutes, and what left as steam, g. */
 export type BodyExposures = {
   plants: BodyExposure[];
   /** steam that follows the clock, g */

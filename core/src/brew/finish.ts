@@ -30,6 +30,7 @@ import { dissolveMin, HANDS_MIN, timeOf, type BrewSetup, type StageTime } from '
 /** Strained liquor, and the liquor that the drained plants still hold. */
 export type Drained = { liquid: Liquid; left: Liquid };
 
+/** A strained liquor after all that is done to it, with the stages that took and their minutes. */
 export type Finished = {
   liquid: Liquid;
   stages: readonly StageTime[];

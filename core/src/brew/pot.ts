@@ -247,6 +247,7 @@ const weighingsOf = ({ happened = [] }: BrewSetup, stages: readonly StageTime[])
     return h.kind === 'weight' && stage ? [{ atMin: stage.startMin + h.atMin, netG: h.netG }] : [];
   });
 
+/** Sugar that was stirred into a pot: minute, g, kind of sweetener. */
 export type SugarIn = { fromMin: number; grams: number; kind: string };
 
 /** Sweeteners dissolved before the strain: an amount, or by the water that went in. What is sweetened first steeps in syrup. */

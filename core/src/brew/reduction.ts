@@ -20,6 +20,7 @@ export type ReductionEnd = {
   evaporatedG: number;
 };
 
+/** What is boiled down, and in what. */
 export type ReductionSetup = {
   liquidG: number;
   brix: number;

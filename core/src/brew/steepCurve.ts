@@ -4,8 +4,11 @@ import { mapKinds, volumeMl, type ByKind, type Liquid } from '../liquid/liquid';
 import { timesStandard } from '../liquid/strength';
 import type { BrewRun } from './brewRun';
 
+/** A steep that is pulled at a minute: °C, × of the house and harshness (1 is what the house bears) in the glass. */
 export type SteepPoint = { steepMin: number; tempC: number; strengthX: number; harsh: number };
+/** Minutes between which a steep may be pulled. */
 export type SteepWindow = { fromMin: number; toMin: number };
+/** Strength and harshness along a steep; no window where no minute is right. */
 export type SteepCurve = { points: readonly SteepPoint[]; window: SteepWindow | undefined };
 
 /** The finished glass as planned, and what of it one brew brings when it is pulled as planned. */
@@ -17,6 +20,7 @@ export type PartInGlass = {
   houseHarshLimit: number;
 };
 
+/** What the glass is to be, and which part of it this steep is. */
 export type CurveTarget = {
   part: PartInGlass;
   /** the liquor as it is when pulled as planned */

@@ -24,6 +24,7 @@ import type { BrewFactors } from './brewFactors';
 import { coolingDown } from './coolingDown';
 import { liquidIn } from './contents';
 
+/** All that one brew depends on; two of the same run alike. */
 export type BrewSetup = {
   way: BrewWay;
   /** times the recipe as written */

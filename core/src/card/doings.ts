@@ -19,6 +19,7 @@ export type Verb =
   | { kind: 'tend'; task: 'shake' | 'vent'; everyH: number; fromDay: number | undefined }
   | { kind: 'bottles'; count: number | undefined; ml: number };
 
+/** One thing that a line of a card says to do; minutes, °C. */
 export type Doing = {
   verb: Verb | undefined;
   minutes: number | undefined;

@@ -16,4 +16,5 @@ export const COLOUR_FAMILIES = [
   'butterfly_pea',
 ] as const;
 
+/** A group of plants that colour alike. */
 export type ColourFamily = (typeof COLOUR_FAMILIES)[number];

@@ -17,6 +17,7 @@ export type Colourant = {
   redAtPh?: number;
 };
 
+/** What each colourant takes from white light: bands (depth a cm, nm, width in nm) on a tail. Fitted to the eye, house estimates at the strength in each line's comment. */
 export const COLOURANTS = {
   // 8 g/L leaf
   black_tea: { peaks: [[0.097, 500, 45]], tail: [1.1, 88] },
@@ -250,4 +251,5 @@ export const COLOURANTS = {
   },
 } as const satisfies Record<string, Colourant>;
 
+/** The colourants that are known. */
 export type ColourantName = keyof typeof COLOURANTS;

@@ -1,5 +1,6 @@
 import { COLOURANTS, type Colourant, type ColourantName } from './colourants';
 
+/** A colour of a screen, sRGB, 0 to 255 each. */
 export type Rgb = { r: number; g: number; b: number };
 
 /** So much of something, in times of its ordinary strength. */

@@ -12,6 +12,7 @@ export const PEOPLE = [
   'surgery-soon',
 ] as const;
 
+/** Kinds of medicine that plants are known to meet. */
 export const MEDICINES = [
   'bp',
   'diabetes',
@@ -32,6 +33,7 @@ export const MEDICINES = [
   'unknown',
 ] as const;
 
+/** States of health that a drink may matter for. */
 export const CONDITIONS_OF_HEALTH = [
   'high_bp',
   'low_bp',
@@ -47,6 +49,7 @@ export const CONDITIONS_OF_HEALTH = [
   'immunocompromised',
 ] as const;
 
+/** Allergies that the rules ask about. */
 export const ALLERGIES = [
   'sulphite',
   'tree_nut',
@@ -59,8 +62,10 @@ export const ALLERGIES = [
   'celery_mugwort',
 ] as const;
 
+/** What else is meant to be done with it, where that changes what is advised. */
 export const INTENTS = ['share', 'sell', 'pets', 'child-helper'] as const;
 
+/** One thing that is known of who drinks. */
 export type AudienceFlag =
   | (typeof PEOPLE)[number]
   | `medicine:${(typeof MEDICINES)[number]}`
@@ -70,11 +75,13 @@ export type AudienceFlag =
   /** as release 1 called medicine:bp */
   | 'blood-pressure-medicine';
 
+/** All that is known of who drinks; nothing known is an ordinary adult. */
 export type Audience = readonly AudienceFlag[];
 
 const prefixed = <P extends string, T extends string>(prefix: P, names: readonly T[]): `${P}:${T}`[] =>
   names.map((n): `${P}:${T}` => `${prefix}:${n}`);
 
+/** Every flag there is, the old ones of earlier releases among them. */
 export const AUDIENCE_FLAGS: readonly AudienceFlag[] = [
   ...PEOPLE,
   ...prefixed('medicine', MEDICINES),
@@ -118,6 +125,7 @@ const HARDLY_SOLD = new Set([
 /** Whether shops hardly sell it, so that where it is from is asked. */
 export const isHardlySold = (plant: string): boolean => HARDLY_SOLD.has(plant);
 
+/** Where a wild plant grew. */
 export const SITES = [
   'meadow',
   'woodland',
@@ -130,9 +138,11 @@ export const SITES = [
   'dog_walk',
   'unknown',
 ] as const;
+/** How a dried lot looks and smells. */
 export const LOOKS = ['ok', 'damp', 'musty', 'mouldy', 'insects'] as const;
 /** Parts that a gathered plant may be; flower and ripe berry are what the table has. */
 export const PARTS = ['flower', 'ripe_berry', 'unripe_berry', 'leaf', 'stem', 'bark', 'root'] as const;
+/** What is known of the peel of a fruit. */
 export const PEELS = ['unwaxed', 'organic', 'waxed', 'treated', 'unknown'] as const;
 
 /** Things a cook confirms of an ingredient; each is kept with the day it was confirmed. */
@@ -145,6 +155,7 @@ export const CONFIRMATIONS = [
   'washed',
   'known_as_food',
 ] as const;
+/** Something that only the cook can know, once said. */
 export type Confirmation = (typeof CONFIRMATIONS)[number];
 
 /** What is known of one ingredient of a plan: where it is from, how it looks, what was confirmed and when (ISO date). */
@@ -175,4 +186,5 @@ export const PLAN_CONFIRMATIONS = [
   'label_dilution',
   'water_boiled',
 ] as const;
+/** The same, where it is said on the plan. */
 export type PlanConfirmation = (typeof PLAN_CONFIRMATIONS)[number];

@@ -1,5 +1,6 @@
 /** How a plant is prepared before it goes in. */
 export const CUTS = ['whole', 'sliced', 'crushed', 'torn', 'ground', 'zest', 'with-pith', 'pith-free'] as const;
+/** How fine a plant is: whole to ground. */
 export type Cut = (typeof CUTS)[number];
 
 /**

@@ -6,6 +6,7 @@ import type { OwnPlant } from '../reference/ownPlants';
 import type { Audience, PlanConfirmation, Provenance } from './audience';
 import type { Cut } from './cut';
 
+/** How a pot is covered. */
 export type Lid = 'open' | 'loose' | 'closed';
 
 /** Where a steep stands. The counter and the sun can be written down; the rules say why they are not brewed. */
@@ -23,6 +24,7 @@ export const HANDS_WORK = [
   'carbonate',
   'freeze',
 ] as const;
+/** Work of the hands that takes time and no heat. */
 export type HandsWork = (typeof HANDS_WORK)[number];
 
 /**
@@ -56,6 +58,7 @@ export type Stage = { id: string; lid: Lid; agitation: Agitation; written?: stri
     /** poured or shaken as it is over so much ice, straight from the freezer or wet */
     | { kind: 'onto-ice'; iceG: number; ice: 'freezer' | 'wet' }
   );
+/** The kinds of stages. */
 export type StageKind = Stage['kind'];
 
 /** The cook's own rhythm for a live jar: every so many hours, from a day on; by its warmth where left out. */
@@ -130,6 +133,7 @@ export type BrewWay = {
   asMeasured?: { steam: number; held: number };
 };
 
+/** One liquor of a drink, with the ways it can be made. */
 export type Brew = { id: string; name: string; ways: readonly BrewWay[] };
 
 /** What a part of the mix is poured from. */
@@ -160,6 +164,7 @@ export type MixLine = {
   toTaste?: boolean;
 };
 
+/** The glass: ml, g of ice, and when it is to be right. */
 export type Serve = {
   glassMl: number;
   iceG: number;
@@ -263,10 +268,14 @@ export type Kitchen = {
   audience?: Audience;
 };
 
+/** Where water may come from. */
 export const WATERS = ['tap', 'well_tested', 'well_untested', 'spring', 'rain', 'stream'] as const;
+/** One of {@link WATERS}. */
 export type WaterFrom = (typeof WATERS)[number];
 
+/** Instruments that a kitchen may have; figures are asked by what there is. */
 export const INSTRUMENTS = ['scale', 'thermometer', 'refractometer', 'ph-meter', 'ph-strips', 'hydrometer'] as const;
+/** One of {@link INSTRUMENTS}. */
 export type Instrument = (typeof INSTRUMENTS)[number];
 
 /** What a cup, spoon or piece of a plant weighs in this house, g. */

@@ -25,8 +25,10 @@ export const SCHOOL_GROUPS = {
   press: 'Press or drain',
   lid: 'Lid',
 } as const;
+/** A question that practitioners answer differently. */
 export type SchoolGroup = keyof typeof SCHOOL_GROUPS;
 
+/** One answer to it: who holds it says why, and what it makes of a drink is computed. */
 export type School = {
   id: string;
   group: SchoolGroup;

@@ -66,6 +66,7 @@ export type FrozenPlanV1 = {
   };
 };
 
+/** A mix as the first release stored it, ml. */
 export type MixV1 = { concentrateMl: number; syrupMl: number; waterMl: number };
 
 /** A mix of release 1 by today's parts. */

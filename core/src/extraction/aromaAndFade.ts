@@ -6,6 +6,7 @@ import { equivalentMinutes, rateFactor } from './arrhenius';
 
 /** How readily an aroma leaves with steam, against water. House estimates, three times either way. */
 export const RELATIVE_VOLATILITY = { terpene: 20, floral: 8, spice: 5, tea: 6 } as const;
+/** Kinds of aroma by how easily they leave. */
 export type AromaKind = keyof typeof RELATIVE_VOLATILITY;
 
 /**
@@ -41,6 +42,7 @@ export function aromaLeftAfterSteep(history: TemperatureHistory, lid: 'open' | '
   return Math.exp(-OPEN_LOSS_PER_MIN * exposure * (lid === 'closed' ? LID_SHARE : 1));
 }
 
+/** How much of an aroma is left, in words. */
 export type AromaBand = 'kept' | 'faded' | 'mostly gone';
 
 /** A share in the words a cook can use. */

@@ -39,6 +39,7 @@ export type Addition = {
 /** Shares that are out, or cooked through, 0 to 1. */
 export type Extents = { body: number; tongue: number; oil: number; cooked: number };
 
+/** Nothing extracted yet; every part 0 to 1. */
 export const NOTHING_OUT: Extents = { body: 0, tongue: 0, oil: 0, cooked: 0 };
 /** Juice and puree: all of it is in at once, and raw. */
 export const ALL_OUT: Extents = { body: 1, tongue: 1, oil: 1, cooked: 0 };

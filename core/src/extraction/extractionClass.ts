@@ -5,6 +5,7 @@
  * How much there is to give is a matter of the plant, not of its class: see botanicals.
  */
 export type FamilyRate = { k95PerMin: number; low: number; high: number; eaKJPerMol: number; coldShare: number };
+/** How a kind of plant gives what is in it: rates per min at 95 °C, activation energies in kJ/mol. */
 export type ExtractionClass = {
   body: FamilyRate;
   /** what is bitter and puckering */
@@ -26,6 +27,7 @@ const third = (k: number, ea: number, coldShare: number): FamilyRate => rate(k, 
 const dry = { hot: 0.3, cold: 3 };
 const instant = { hot: 0, cold: 0 };
 
+/** The classes; each plant of the table is of one. Rates per min at 95 °C, kJ/mol, min. Fitted to published steep series where there are some, else house estimates. */
 export const EXTRACTION_CLASSES = {
   powder: { body: rate(5, 2, 10, 25, 1), tongue: third(3, 45, 0.5), oil: third(3, 35, 0.8), wetOutMin: instant },
   broken_leaf: {
@@ -99,6 +101,7 @@ export const EXTRACTION_CLASSES = {
   },
 } as const satisfies Record<string, ExtractionClass>;
 
+/** The names of the classes. */
 export type ExtractionClassName = keyof typeof EXTRACTION_CLASSES;
 
 /** What cooks to hay or compote: only heat does it, whatever the plant is and however it is moved. House estimate. */
@@ -109,4 +112,5 @@ export const HEAT_ONLY_EA = 70;
 
 /** How often the material is moved, as a factor on the rate. House estimates. */
 export const AGITATION = { still: 0.6, 'stirred-now-and-then': 1, 'stirred-all-the-time': 1.15, boiling: 1.3 } as const;
+/** How a liquor moves, from standing still to a rolling boil. */
 export type Agitation = keyof typeof AGITATION;

@@ -4,6 +4,7 @@ import { clocksOf, extentsAt, type Addition } from './extract';
 
 /** What was asked is not to be had: how far it goes. */
 export type Unreachable = { kind: 'never'; most: number };
+/** A figure that was found, in the unit that was asked for. */
 export type Found = { kind: 'found'; value: number };
 
 const share = (where: string, wanted: number): number => {

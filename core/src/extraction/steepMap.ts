@@ -43,6 +43,7 @@ export type SteepMap = {
   harsh: Float64Array;
 };
 
+/** What a map of strength and harshness is drawn from; minutes across, °C up. */
 export type SteepMapSetup = {
   plants: readonly MapPlant[];
   /** every harshness in the cup, sugar and acid as they are there and by what the house bears */

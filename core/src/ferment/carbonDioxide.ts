@@ -6,6 +6,7 @@ import { ZERO_CELSIUS_K } from '../physics/water';
 
 /** Grams a gram of sucrose, from C12H22O11 + H2O = 4 C2H5OH + 4 CO2. */
 export const CO2_PER_SUCROSE = 0.514;
+/** Ethanol from sucrose, g/g: four of 46.07 from one of 342.3. @source stoichiometry of alcoholic fermentation */
 export const ETHANOL_PER_SUCROSE = 0.538;
 const ETHANOL_G_PER_ML_TIMES_10 = 7.89;
 const CO2_G_PER_MOL = 44.01;

@@ -5,6 +5,7 @@ import { abvBound, closedPressureBar } from './carbonDioxide';
 /** What the hands do for a live jar. */
 export type TendingTask = 'shake' | 'vent' | 'look' | 'taste';
 
+/** A task of a live jar and when it is due. */
 export type Tending = {
   task: TendingTask;
   /** minutes from now; negative when it is overdue */
@@ -25,6 +26,7 @@ const FIRST_TASTE_H = 24;
 /** How much faster a jar works than at 22 °C. */
 export const fermentPace = (tempC: number): number => Q10 ** ((tempC - REFERENCE_C) / 10);
 
+/** What tending goes by: how long it lives, how warm, how it is closed. */
 export type LiveJar = {
   /** minutes since it was set up, or since any liquid was added: an addition starts it anew */
   sinceMin: number;

@@ -6,6 +6,7 @@ import { endC, firstReaches, segmentTempC, startC, type TemperatureHistory } fro
  */
 export const TWO_STEP = { fromC: 60, middleC: 21, toC: 5, firstLegMaxMin: 120, secondLegMaxMin: 240 } as const;
 
+/** Minutes from 60 to 21 °C and from 21 to 5 °C, undefined where it never gets there; `passes` by both limits. */
 export type TwoStepCooling = { min60To21: number | undefined; min21To5: number | undefined; passes: boolean };
 
 /**

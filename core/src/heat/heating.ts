@@ -6,6 +6,7 @@ import type { Segment } from './temperatureHistory';
 
 // Lumped heat: C dT/dt = P - UA (T - Ta). Fair for thin drinks, which mix themselves; a thick syrup cools 1.5 to 3 times slower.
 
+/** What a burner has to warm: kg, kJ/(kg K), J/K, W/K. */
 export type Load = {
   /** mass of the liquid, kg, and its specific heat, kJ/(kg K) */
   massKg: number;
@@ -33,7 +34,9 @@ export const BURNER_EFFICIENCY = {
   induction: 0.85,
   kettle: 0.88,
 } as const;
+/** Kinds of burners by how much of their heat reaches the pot. */
 export type BurnerKind = keyof typeof BURNER_EFFICIENCY;
+/** All of them. */
 export const BURNER_KINDS = Object.keys(BURNER_EFFICIENCY) as BurnerKind[];
 
 /** The field that is at fault when a burner never gets a pot there. */

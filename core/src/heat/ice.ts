@@ -2,6 +2,7 @@ import { InputError } from '../quantity/errors';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import { FUSION_HEAT, ICE_CP, WATER_CP } from '../physics/water';
 
+/** A drink poured onto ice: g and °C. */
 export type IcePour = {
   drinkG: number;
   drinkC: number;
@@ -20,6 +21,7 @@ export type IcePour = {
   wetShare?: number;
 };
 
+/** Where drink and ice come to rest: °C, g. */
 export type IceResult = { finalC: number; meltedG: number; iceLeftG: number };
 
 /**
@@ -116,6 +118,7 @@ export function flashChill({
   return { icePerHot, concentrateX: targetX * (1 + icePerHot) };
 }
 
+/** A glass from the first sip on; ice melts with the minutes, g. */
 export type GlassOverTime = { firstSip: IceResult; meltedG(minutes: number): number };
 
 /** A glass over ice from the first sip on: what melts at once, then what the room melts. */

@@ -17,6 +17,7 @@ export type IcedGlass = {
   lossWPerK?: number;
 };
 
+/** A sip at a minute: × of the house, g of ice that has melted, °C. */
 export type Sip = { minutes: number; x: number; meltedG: number; tempC: number };
 
 const GLASS_SHARE = 0.7;

@@ -10,6 +10,7 @@ export const BOILS = {
   simmer: { kgPerM2H: 20, sigmaLn: 0.3 },
   rolling: { kgPerM2H: 45, sigmaLn: 0.35 },
 } as const;
+/** How hard it boils. */
 export type Boil = keyof typeof BOILS;
 
 /** What is said to be boiling rolls; anything else at the boil is a gentle simmer. */
@@ -19,6 +20,7 @@ export const boilOf = (agitation: Agitation): Boil => (agitation === 'boiling' ?
 export const boilDownRange = (agitation: Agitation, minutes: number): { low: number; high: number } =>
   likelyRange(minutes, BOILS[boilOf(agitation)].sigmaLn);
 
+/** How much of the opening is covered. */
 export type Covered = 'open' | 'loose' | 'closed';
 
 /**
@@ -50,6 +52,7 @@ export function openSteamKgPerM2H(tempC: number, boilsAtC: number, roomC: number
   return ROOM_LOSS.kgPerM2H + (fit(ROOM_LOSS.belowC) - ROOM_LOSS.kgPerM2H) * share;
 }
 
+/** What steam leaves a pot by: °C, m², W, W/K. */
 export type Steaming = {
   tempC: number;
   boilsAtC: number;

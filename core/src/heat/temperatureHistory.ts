@@ -5,6 +5,7 @@ import { InputError } from '../quantity/errors';
 // 2. Times are minutes from the start of the history; temperatures are °C.
 // Every extraction, fade and safety figure reads the temperature from here and nowhere else.
 
+/** A stretch of time in which the temperature follows one law; min, °C. */
 export type Segment =
   | { kind: 'hold'; minutes: number; tempC: number }
   /** straight from one temperature to another */
@@ -12,6 +13,7 @@ export type Segment =
   /** towards `towardsC` with the time constant `tauMin` (Newton's law) */
   | { kind: 'newton'; minutes: number; fromC: number; towardsC: number; tauMin: number };
 
+/** A temperature over time, stretch after stretch; `minutes` is all of them. */
 export type TemperatureHistory = { readonly segments: readonly Segment[]; readonly minutes: number };
 
 /** @throws InputError for a segment of no, negative or endless length, or with a temperature that is no number */

@@ -1,6 +1,7 @@
 import { houseEstimate, type Estimate } from '../quantity/estimate';
 import { requirePositive } from '../quantity/range';
 
+/** What a vessel may be made of; the rules ask about acid and heat in it. */
 export const MATERIALS = [
   'steel',
   'enamel',
@@ -15,6 +16,7 @@ export const MATERIALS = [
   'chipped-enamel',
   'unknown-glaze',
 ] as const;
+/** One of {@link MATERIALS}. */
 export type Material = (typeof MATERIALS)[number];
 
 /** A pot, jar, jug, bottle or glass, as a cylinder. `emptyG` is what it weighs empty (its tare). */
@@ -70,6 +72,7 @@ export function wettedAreaM2(vessel: Vessel, volumeMl: number): number {
   return 2 * openingM2(vessel) + side;
 }
 
+/** Where something hot stands to cool. */
 export type Place = 'counter' | 'fridge' | 'ice-bath';
 
 /** A stirred ice bath warms at the pot while its ice melts: °C as it stands while it has ice. House estimate, 0.5 to 4. */

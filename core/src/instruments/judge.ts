@@ -2,6 +2,7 @@ import type { Reading } from './instrument';
 
 // Whether a probe thermometer can be believed. It is asked before a reading may move a prediction.
 
+/** Whether a probe can be believed, and why not. */
 export type ProbeState =
   | 'good'
   /** nothing has come for a while */
@@ -17,8 +18,10 @@ export type ProbeState =
   /** far from what the model thinks possible for this pot, and going further */
   | 'doubtful';
 
+/** What is thought of a probe, and what it said last, °C. */
 export type ProbeJudged = { state: ProbeState; lastMs: number | undefined; lastC: number | undefined };
 
+/** What a probe in this pot should read. */
 export type Expected = {
   /** the model’s temperature at a moment */
   tempAt: (atMs: number) => number;

@@ -8,10 +8,13 @@ export const TIME_FORMATS = [
   'seconds-from-start',
   'minutes-from-start',
 ] as const;
+/** How a table writes its times. */
 export type TimeFormat = (typeof TIME_FORMATS)[number];
 
+/** Which columns of a table are time and value, counted from 0, and how they are written. */
 export type LoggerColumns = { time: number; value: number; format: TimeFormat; fahrenheit: boolean; startMs: number };
 
+/** A table that was read, and the lines that were not. */
 export type LoggerRead = {
   readings: readonly Reading[];
   /** lines that were not understood, by their number in the file from 1 */

@@ -20,6 +20,7 @@ import type { InstrumentKind } from './instrument';
 
 /** What a simulated instrument can be told to do wrong. */
 export const MISBEHAVIOURS = ['none', 'silent', 'stuck', 'drifts', 'jumps', 'out-of-the-pot', 'reads-low'] as const;
+/** A way in which a simulated instrument goes wrong. */
 export type Misbehaviour = (typeof MISBEHAVIOURS)[number];
 
 /** How an instrument errs when it behaves. House estimates for cheap kitchen ones. */
@@ -36,12 +37,14 @@ export type Errs = {
   step: number;
 };
 
+/** How far instruments of each kind are off: lag s, noise and drift an hour in their unit, share of readings lost, steps of the display. House estimates. */
 export const ERRS: Record<InstrumentKind, Errs> = {
   probe: { lagS: 6, noise: 0.12, drift: 0.1, dropOut: 0.01, step: 0.1 },
   scale: { lagS: 1, noise: 0.6, drift: 2, dropOut: 0.01, step: 1 },
   refractometer: { lagS: 4, noise: 0.1, drift: 0, dropOut: 0.02, step: 0.1 },
 };
 
+/** A made-up instrument between two readings. */
 export type Simulated = {
   misbehaves: Misbehaviour;
   /** since when, ms */

@@ -10,6 +10,7 @@ export const LEAST_COOLING = { minutes: 5, fallC: 3 } as const;
 /** The warmth of the room is known to about 2 °C, and a pot is never timed better than this. House estimate, log scale. */
 const FLOOR_SIGMA = 0.06;
 
+/** How fast a pot really loses heat, times the model, and how sure that is (standard deviation of its logarithm). */
 export type CoolingTimed = { lossScale: number; sigmaLn: number };
 
 /**

@@ -46,6 +46,7 @@ export type MeasuredWith = 'ml' | 'cups' | 'ladles';
 /** An ordinary ladle. House estimate: weigh one full of water. */
 export const LADLE_ML = 120;
 
+/** What a liquid is: ml, × of the house, g/L as sweet as white sugar, g/L as citric acid, harshness (1 is what the house bears), shade. */
 export type BenchFigures = {
   volumeMl: number;
   strengthX: number;
@@ -62,8 +63,10 @@ export type Freeing =
   | { kind: 'other-volume'; volumeMl: number }
   | { kind: 'unlock'; part: string };
 
+/** What may be wished of a jug. */
 export type WishName = 'strength' | 'sugar' | 'acid' | 'shade';
 
+/** A jug that was filled, or why it cannot be. */
 export type Filled =
   | {
       kind: 'filled';

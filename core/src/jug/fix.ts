@@ -13,6 +13,7 @@ import { goalsAfter, type Taste, type TasteGoal, type ToBeDrunk } from './taste'
 // After a taste: what to add, and only add. A fix is offered when every liquid of it is there, the vessel holds it, and it can
 // be measured. The next verdict starts from the jug as it is then.
 
+/** One way to put a jug right, with what it is then. */
 export type Fix = {
   /** ml by liquid, in measures the cook owns */
   additionsMl: Readonly<Record<string, number>>;
@@ -31,12 +32,14 @@ export type Fix = {
   byParts: { id: string; partsMl: readonly number[]; stopMl: number } | undefined;
 };
 
+/** Ways to put a jug right, the smallest first; or why there is none. */
 export type Fixes =
   | { kind: 'right' }
   | { kind: 'fixes'; fixes: readonly Fix[] }
   /** why nothing on hand does it, and what would */
   | { kind: 'none'; why: string; would: readonly string[] };
 
+/** A jug that was tasted, and what is at hand. */
 export type FixSetup = {
   jug: Liquid;
   /** what the vessel still takes, ml */

@@ -8,6 +8,7 @@ import type { Taste } from './taste';
 // A jug poured together from anything, without a recipe. Like a batch it is a fold over its events: what was poured stays
 // poured, an undo is one more event, nothing reads a clock.
 
+/** What happens to a jug that no batch stands behind. Events are facts: never edited, never removed. */
 export type FreeJugEventBody =
   | {
       type: 'poured-together';
@@ -31,12 +32,15 @@ export type FreeJugEventBody =
   | { type: 'undone'; eventId: string }
   | { type: 'discarded'; why: string };
 
+/** The same as it is stored; times are UTC, ISO 8601. */
 export type FreeJugEvent = { id: string; jugId: string; seq: number; at: string; v: 1 } & FreeJugEventBody;
 
+/** The shape that events of free jugs are stored in. */
 export const FREE_JUG_EVENT_VERSION = 1;
 
 type Start = Extract<FreeJugEventBody, { type: 'poured-together' }>;
 
+/** A jug after its events: what went in, what is left, ml. */
 export type FreeJug = Omit<Start, 'type' | 'parts'> & {
   id: string;
   pouredAt: string;
@@ -98,6 +102,7 @@ const withParts = (jug: FreeJug, parts: readonly PouredPart[], at: string): Free
   parts: [...jug.parts, ...parts.map((p) => ({ ...p, at }))],
 });
 
+/** Why something may not happen to a jug, by its field. */
 export type JugRefusal = { kind: 'refused'; reason: string; field: string; message: string };
 
 /** Whether an event may follow; a refusal names what is wrong and what would be accepted. */

@@ -135,6 +135,7 @@ export const warningsOfJug = (findings: readonly Finding[]): readonly Finding[] 
 const countsFrom = (f: Facts, madeAt: string, pouredAtMs: number): number =>
   f.storage?.where === 'freezer' ? Math.max(Date.parse(madeAt), pouredAtMs - THAW_DAYS * DAY_MS) : Date.parse(madeAt);
 
+/** How long a jug keeps: ISO dates, and the window they come from. */
 export type JugKeeping = { useBy: string; discardAfter: string; window: KeepingWindow };
 
 /** Until when a jug keeps: its shortest part decides, counted from when that was made. Water and sugar bring no end of their own. */

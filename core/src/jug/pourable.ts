@@ -21,6 +21,7 @@ import { massesForSyrup } from '../sugar/syrup';
 
 // Anything a jug can be filled from, as far as a cook knows it: off the shelf, out of a running pot, or told ad hoc.
 
+/** Where a liquid comes from. */
 export type Pourable =
   /** a jug or bottle of the shelf */
   | { kind: 'shelf'; batchId: string; vesselId: string }
@@ -42,6 +43,7 @@ export type Pourable =
 
 /** What stands in the house and is looked up, not worked out. */
 export type Kept = Extract<Pourable, { kind: 'shelf' | 'brew' | 'jug' }>;
+/** A liquid that is not kept in the notebook, and is told instead. */
 export type Told = Exclude<Pourable, Kept>;
 
 /** Whether it stands in the house and is looked up, rather than told. */

@@ -42,6 +42,7 @@ const FLAVOUR_STEP = { more: 1.35, less: 0.75 } as const;
 /** Harshness cannot be taken out: a drink that is right but harsh is let down a little. House estimate. */
 const HARSH_THINS_TO = 0.85;
 
+/** What one figure of a jug should be after a verdict. */
 export type TasteGoal = BlendGoal & {
   /** what it is now */
   now: number;

@@ -15,6 +15,7 @@ const pace = (tempC: number): number =>
 /** Where it stood from a moment on, milliseconds since 1970 UTC. */
 export type Stand = { fromMs: number; tempC: number; frozen: boolean };
 
+/** Where something stood since it was made, and how long it was out; min, °C. */
 export type KeptAt = {
   /** since it was made, the oldest first; it stands in the last one */
   stands: readonly [Stand, ...Stand[]];

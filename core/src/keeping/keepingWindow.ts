@@ -22,6 +22,7 @@ export type KeepingCategory =
   | 'cold_tea'
   | 'cold_herb';
 
+/** How long something keeps: days at its best, days to its last, and why. */
 export type KeepingWindow = {
   category: KeepingCategory;
   targetDays: number;
@@ -112,6 +113,7 @@ function categoryOf(f: KeepingFacts): KeepingCategory {
   return f.onlyTea ? 'cold_tea' : 'cold_herb';
 }
 
+/** A pH and by what it was measured. */
 export type PhReading = { ph: number; method: 'meter' | 'strip' | 'estimate' };
 
 /** A meter counts as it reads, a strip only 0.4 below the limit, an estimate never. */

@@ -6,6 +6,7 @@ import { SWEETENERS, type Sweetener } from '../sugar/sweeteners';
 import { PULP_ML_PER_G } from '../reference/matter';
 import { plantsTogether, type Plants } from '../reference/plants';
 
+/** Grams by kind. */
 export type ByKind = Readonly<Record<string, number>>;
 
 /**
@@ -35,6 +36,7 @@ export type Liquid = {
   readonly own?: Plants;
 };
 
+/** Nothing at all. */
 export const NO_LIQUID: Liquid = {
   waterG: 0,
   bodyG: {},

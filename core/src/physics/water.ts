@@ -1,8 +1,11 @@
 import { intoRange, requireInRange, type Range } from '../quantity/range';
 import type { WarningSink } from '../quantity/errors';
 
+/** 0 °C, K. */
 export const ZERO_CELSIUS_K = 273.15;
+/** J/(mol K). @source CODATA 2018 */
 export const GAS_CONSTANT = 8.314462618; // J/(mol K), CODATA 2018
+/** Standard atmosphere, Pa. */
 export const STANDARD_PRESSURE_PA = 101325;
 /** Specific heat of water, kJ/(kg K); the true value runs from 4.18 to 4.22 between 0 and 100 °C. */
 export const WATER_CP = 4.186;
@@ -11,7 +14,9 @@ export const ICE_CP = 2.09;
 /** kJ/kg at 0 °C */
 export const FUSION_HEAT = 333.55;
 
+/** Where the formulas of liquid water hold. */
 export const WATER_TEMPERATURE: Range = { unit: '°C', min: 0, max: 110 };
+/** Where the formula of the vapour pressure holds. */
 export const SATURATION_TEMPERATURE: Range = { unit: '°C', min: 0, max: 150 };
 
 /**
@@ -69,6 +74,7 @@ export function saturationTemperature(pressurePa: number, warn?: WarningSink): n
   return (root - Math.sqrt(root * root - 4 * (N[8] + N[9] * d))) / 2 - ZERO_CELSIUS_K;
 }
 
+/** Heights at which people cook, m: from the shore of the lowest lake to the highest villages. */
 export const ALTITUDE: Range = { unit: 'm', min: -430, max: 5000 };
 
 /**

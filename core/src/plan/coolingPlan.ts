@@ -20,6 +20,7 @@ export type CoolingPlan = {
   history: TemperatureHistory;
 };
 
+/** What is cooled, from where, in what. */
 export type CoolingSetup = {
   concentrate: Liquid;
   strainedC: number;

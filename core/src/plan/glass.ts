@@ -12,6 +12,7 @@ import {
 } from '../liquid/liquid';
 import type { Kitchen, Serve } from '../drink/drink';
 
+/** A glass when it is to be right: g of ice melted, °C. */
 export type Glass = {
   /** ice that has become drink when it is to be right, g */
   meltedG: number;

@@ -16,6 +16,7 @@ export type OnHandPart = {
   /** poured in this proportion, ml to a litre of the jug, because no wish decides it */
   perLitreMl?: number;
 };
+/** What a jug can be mixed from. */
 export type OnHand = readonly OnHandPart[];
 
 /** What the jug must be, before any ice. Strength is ×, in proportion to `standard`. */
@@ -35,8 +36,10 @@ export type MixVolumes = Readonly<Record<string, number>>;
 /** Sugar is what sweetens as so much white sugar does; what it weighs stands with the syrup. */
 export type JugFigures = { volumeMl: number; strengthX: number; sugarGPerL: number; acidGPerL: number; harsh: number };
 
+/** What a jug is measured by. */
 export type Wish = 'strength' | 'sugar' | 'acid';
 
+/** A jug as it comes out. */
 export type Jug = {
   mix: MixVolumes;
   liquid: Liquid;
@@ -136,6 +139,7 @@ function qualities(id: string, l: Liquid, { standard, parts }: JugWanted): Recor
 /** Volume of all that is poured, ml. */
 export const mixTotalMl = (mix: MixVolumes): number => Object.values(mix).reduce((sum, ml) => sum + ml, 0);
 
+/** What can be done where the wishes cannot all be met. */
 export type ShortFall = {
   /** the wanted volume as near as it gets */
   sameVolume: Jug;

@@ -33,6 +33,7 @@ export type JugGoal = {
   brews?: Readonly<Record<string, number>>;
 };
 
+/** One brew of a plan, sized to what its jugs want of it. */
 export type PlannedBrew = {
   id: string;
   scale: number;
@@ -45,6 +46,7 @@ export type PlannedBrew = {
   concentrate: Liquid;
 };
 
+/** One jug of a plan, ml by what goes into it. */
 export type PlannedJug = {
   id: string;
   volumesMl: Readonly<Record<string, number>>;
@@ -52,6 +54,7 @@ export type PlannedJug = {
   missed: readonly string[];
 };
 
+/** Brews and jugs that fit each other, or which limit stands in the way. */
 export type BrewsPlan =
   | { kind: 'brews'; brews: readonly PlannedBrew[]; jugs: readonly PlannedJug[] }
   /** a jug cannot be filled from what may go into it, or a brew fits no vessel even when split */

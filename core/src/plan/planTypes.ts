@@ -9,6 +9,7 @@ import type { CoolingPlan } from './coolingPlan';
 import type { Glass } from './glass';
 import type { Jug, JugFigures, JugWanted } from './mixJug';
 
+/** A plant as it is weighed out, g of all pots. */
 export type PlannedLeaf = {
   ingredientId: string;
   plant: string;
@@ -92,4 +93,5 @@ export type Limit = 'liquor-ratio' | 'vessel' | 'jug' | 'sweetener' | 'parts' | 
 
 /** No plan meets the target: which limit binds, in words, and the nearest target that has one. */
 export type NoPlan = { kind: 'no-plan'; limit: Limit; message: string; nearest: PlanTarget | undefined };
+/** A plan, or why there is none. */
 export type PlanResult = { kind: 'plan'; plan: Plan } | NoPlan;

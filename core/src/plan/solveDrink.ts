@@ -33,7 +33,9 @@ import { planBrews, type BrewsPlan, type GivenLiquid, type PlannedJug } from './
 import type { NoPlan } from './planTypes';
 import { scaledWay } from './rounding';
 
+/** A brew of a drink with the way and the pots it is made in. */
 export type SolvedBrew = { brew: Brew; lineId: string; way: BrewWay; pots: number; vessel: Vessel };
+/** How a drink can be made for a target. */
 export type Solved = { kind: 'solved'; brews: readonly SolvedBrew[] };
 
 type Attempt = Solved | NoPlan | { kind: 'too-weak' | 'too-strong' } | { kind: 'cannot-be-brewed'; why: NoPlan };

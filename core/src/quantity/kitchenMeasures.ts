@@ -1,10 +1,13 @@
 import { requireNotNegative } from './range';
 
-/** Measures a cook owns, ml. US customary cup and spoons, as the botanical table's grams were taken with. */
+/** A US cup, ml: half a liquid pint, as the botanical table's grams were taken with. @source NIST Handbook 44, appendix C */
 export const CUP_ML = 236.588;
+/** A sixteenth of a cup, ml. */
 export const TBSP_ML = CUP_ML / 16;
+/** A third of a tablespoon, ml. */
 export const TSP_ML = CUP_ML / 48;
 
+/** What a cup, a tablespoon and a teaspoon of something weigh, g; null where it is not measured so. */
 export type VolumeWeights = { cupG: number | null; tbspG: number | null; tspG: number | null };
 
 /** A measure by volume and what it weighs by the table: "1 1/4 cups", 47.5 g. */

@@ -30,7 +30,9 @@ export function integrateGauss5(f: (x: number) => number, a: number, b: number):
 }
 
 // Abramowitz & Stegun 1964, table 25.4, n = 5.
+/** Five-point Gauss-Legendre nodes on -1 to 1. @source Abramowitz and Stegun, table 25.4 */
 export const GAUSS_NODES = [-0.906179845938664, -0.5384693101056831, 0, 0.5384693101056831, 0.906179845938664];
+/** Their weights; they add up to 2. */
 export const GAUSS_WEIGHTS = [
   0.2369268850561891, 0.4786286704993665, 0.5688888888888889, 0.4786286704993665, 0.2369268850561891,
 ];

@@ -7,6 +7,7 @@ import { botanicalIfKnown, type Botanical } from './botanicals';
 /** What is tasted on the tongue is bitter and puckering; the others are smelt or burn, and sugar hardly hides them. */
 export type HarshKind = 'tongue' | 'perfume' | 'medicinal' | 'resinous' | 'hot';
 
+/** How much of a plant a drink bears before it is harsh. */
 export type Bearing = {
   kind: HarshKind;
   /** grams of the plant in a litre of the drink, all spent */

@@ -7,6 +7,7 @@
 
 type Cell = string | number | null | readonly string[];
 
+/** The botanical table, a row a plant; columns as in botanicals.ts, which reads it. Generated from the data file, never edited here. */
 export const BOTANICAL_ROWS: readonly (readonly Cell[])[] = [
   ["black_tea_leaf", "Black tea, whole leaf", "Camellia sinensis", "leaf", "dried_whole", "tea", "whole_leaf", 80, 5, 1.67, null, null, 4.5, 5, 8, 12, 90, 100, 3, 6, 8, 14, "no", 0.3, 0.1, "astringent", 3.8, 0.35, 0, 0, 28, "tea_amber", ["caffeine", "tannin_iron"], "medium", "Clouding on chilling comes from caffeine and tannin; leaf volume varies a lot so weigh"],
   ["black_tea_bag", "Black tea, cup-size bag", "Camellia sinensis", "leaf", "bag", "tea", "broken_leaf", null, null, null, "tea bag", 2.2, 4.5, 4, 7, 11, 90, 100, 2, 5, 6, 12, "no", 0.3, 0.12, "astringent", 3.4, 0.35, 0, 0, 30, "tea_amber", ["caffeine", "tannin_iron"], "medium", "Bags run 1.8 to 2.5 g; read the box"],

@@ -3,6 +3,7 @@ import { requireNotNegative } from '../quantity/range';
 /** A fruit by the piece: what one weighs, what is left after pit and peel, what it juices. House estimates, ±20 % a piece. */
 export type Fruit = { name: string; pieceG: number; usableShare: number; juiceMlPerG: number; zestGPerPiece?: number };
 
+/** Fruits by the piece: g, ml of juice a gram, g of zest a piece. House estimates from weighings. */
 export const FRUITS = {
   lemon: { name: 'Lemon', pieceG: 110, usableShare: 0.65, juiceMlPerG: 0.41, zestGPerPiece: 4 },
   lime: { name: 'Lime', pieceG: 67, usableShare: 0.7, juiceMlPerG: 0.45, zestGPerPiece: 2.5 },
@@ -18,6 +19,7 @@ export const FRUITS = {
   strawberry: { name: 'Strawberry', pieceG: 14, usableShare: 0.94, juiceMlPerG: 0.6 },
 } as const satisfies Record<string, Fruit>;
 
+/** How ripe a fruit is. */
 export type Ripeness = 'hard' | 'ripe' | 'very ripe';
 
 /** Ripe fruit gives more juice and less acid. House estimates. */
@@ -27,6 +29,7 @@ const RIPE: Record<Ripeness, { juice: number; acid: number }> = {
   'very ripe': { juice: 1.1, acid: 0.8 },
 };
 
+/** What so many fruits give: g, ml; acid against ripe ones; spread as the standard deviation of a logarithm. */
 export type FruitYield = { wholeG: number; usableG: number; juiceMl: number; acidTimes: number; sigmaLn: number };
 
 /** What a number of fruits gives; fruit differs, so the spread shrinks with the square root of how many there are. */

@@ -9,6 +9,7 @@ import { botanicalOf, type OwnPlant } from './ownPlants';
  */
 export type Plants = Readonly<Record<string, Botanical>>;
 
+/** A house without plants of its own. */
 export const NO_OWN_PLANTS: Plants = {};
 
 /**

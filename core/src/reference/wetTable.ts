@@ -6,6 +6,7 @@ import type { Botanical } from './botanical';
 /** A thing of the table with its figures. */
 export type Row<T> = readonly [slug: string, name: string, latinName: string, figures: T];
 
+/** A fresh thing that is steeped; sugar and acid are shares of its weight. */
 export type Wet = {
   part: string;
   role: string;
@@ -18,12 +19,14 @@ export type Wet = {
   confidence: Botanical['confidence'];
 };
 
+/** A liquid or puree that is poured in; sugar and acid are shares of its weight. */
 export type Poured = Pick<Wet, 'typicalGPerL' | 'sugar' | 'acid' | 'piece' | 'cautionKeys' | 'confidence'> & {
   form: string;
   cupG: number;
   caffeineMgPerG?: number;
 };
 
+/** A dried fruit; shares of its weight dissolve or drain. */
 export type Dried = Pick<Wet, 'typicalGPerL' | 'sugar' | 'acid' | 'piece' | 'cautionKeys' | 'confidence'> & {
   soluble: number;
   drained: number;

@@ -124,6 +124,7 @@ function dried([slug, name, latinName, d]: Row<Dried>): Botanical {
   };
 }
 
+/** Fresh, poured and dried things, in the shape of the botanical table. */
 export const WET_THINGS: readonly Botanical[] = [
   ...WET_ROWS.map(wet),
   ...POURED_ROWS.map(poured),

@@ -5,6 +5,7 @@
 /** What became of a line of the list before the heat. */
 export type Listed = 'ahead' | 'seen' | 'left';
 
+/** Kinds of stages as the rules know them. */
 export type StageKindFact =
   | 'hot_steep'
   | 'cold_steep'
@@ -21,6 +22,7 @@ export type StageKindFact =
   | 'ferment'
   | 'carbonate';
 
+/** A stage as the rules read it; what is not known is left out. */
 export type StageFact = {
   kind: StageKindFact;
   temp_c?: number;
@@ -41,6 +43,7 @@ export type StageFact = {
   stage?: string;
 };
 
+/** A plant or anything else in it as the rules read it; g of the whole volume. */
 export type IngredientFact = {
   slug: string;
   g: number;
@@ -83,6 +86,7 @@ export type IngredientFact = {
   ingredient?: string;
 };
 
+/** How it cooled: min, L in one piece. */
 export type CoolingFact = {
   min_60_to_21?: number;
   min_21_to_5?: number;
@@ -94,6 +98,7 @@ export type CoolingFact = {
   unread_min?: number;
 };
 
+/** Where and how it is kept: °C, days, min. */
 export type StorageFact = {
   where?: 'fridge' | 'freezer' | 'room';
   temp_c?: number;
@@ -115,6 +120,7 @@ export type StorageFact = {
   dry_mix?: boolean;
 };
 
+/** Who drinks, as the rules ask. */
 export type AudienceFact = {
   infant?: boolean;
   toddler?: boolean;
@@ -137,6 +143,7 @@ export type AudienceFact = {
   allergies?: readonly string[];
 };
 
+/** All that the rules read. What is not known is left out, and no rule may take it for granted. */
 export type Facts = {
   /** of a whole drink, whose brews are told by themselves beside it */
   reach?: 'whole';

@@ -111,6 +111,7 @@ function litresDrunk({ plan, jug }: Batch): number {
 const ageSince = (madeAt: string, nowMs: number): number => Math.max(0, (nowMs - Date.parse(madeAt)) / 86_400_000);
 
 type Called = typeof calledSo;
+/** What one brew alone tells the rules. */
 export type BrewFacts = Required<Pick<Facts, 'ingredients' | 'stages' | 'equipment' | 'storage'>>;
 
 /** Facts of one brew, by its run: its plants with their heat, its stages, what is known of its lots and its list. */

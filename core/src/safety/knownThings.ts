@@ -31,6 +31,7 @@ export const EXTRA_FORMS: Readonly<Record<string, string>> = {
 export const PYRROLIZIDINE = ['butterbur', 'coltsfoot', 'comfrey', 'gromwell', 'heliotrope', 'hound_tongue', 'ragwort'];
 /** Plants with safrole or asarone. */
 export const SAFROLE = ['calamus', 'sassafras'];
+/** Plants that have no place in a household drink, by their slug. House list, after national monographs that advise against them. */
 export const UNSUPPORTED = [
   'blue_cohosh',
   'chaparral',
@@ -44,6 +45,7 @@ export const UNSUPPORTED = [
   'tansy',
   'wormwood',
 ];
+/** Plants that poison, and their look-alikes, by their slug. */
 export const POISONOUS = [
   'angels_trumpet',
   'autumn_crocus',
@@ -63,6 +65,7 @@ export const POISONOUS = [
   'water_hemlock',
   'yew',
 ];
+/** Kernels that give off cyanide. */
 export const KERNELS = ['apricot_kernel', 'bitter_almond', 'cherry_kernel', 'peach_kernel', 'plum_kernel'];
 const SINGLE_DENIALS = ['kava', 'pennyroyal', 'tonka', 'rhubarb_leaf'];
 

@@ -1,6 +1,8 @@
 import type { Facts, IngredientFact, StageFact } from './facts';
 
+/** How strong a caution is: it stops, it warns, or it tells. */
 export type Level = 'block' | 'warn' | 'note';
+/** Where a caution stands. */
 export type Place = 'picker' | 'plan' | 'stove' | 'label' | 'shelf';
 
 /** What a rule found: the stage or the ingredient it is about, or merely that it holds. */

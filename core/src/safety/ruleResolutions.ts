@@ -1,8 +1,8 @@
 /** What resolves a rule, and how sure its figure is. */
 export type Resolution = readonly [resolves: string, confidence: 'low' | 'medium' | 'high'];
 
-/** By the id of its rule. It is read on the page of the rules alone, so it is no part of what every page loads. */
 // prettier-ignore
+/** By the id of its rule. It is read on the page of the rules alone, so it is no part of what every page loads. */
 export const RESOLUTIONS: Readonly<Record<string, Resolution>> = {
   'ELD-01': ['Add or lengthen a boil/decoct stage after the berries go in, or remove the berries', 'medium'],
   'ELD-02': ['Change the part to ripe berry or flower', 'high'],

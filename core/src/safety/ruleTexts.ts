@@ -9,12 +9,12 @@ export type RuleText = readonly [
   source: string,
 ];
 
+// prettier-ignore
 /**
  * The words of the rule book. General kitchen guidance written from memory of public sources: it defers to the local
  * food-safety authority, to tested canning processes, to the local poison service, and to the drinker’s own doctor, midwife or
  * pharmacist. Where those say something stricter, they win.
  */
-// prettier-ignore
 export const RULE_TEXTS: readonly RuleText[] = [
   ['ELD-01', 'block', ['picker', 'plan', 'stove'], 'Elderberries need cooking. Bring them to a full simmer for at least 15 minutes in an open pan before anyone drinks this.', 'CDC poisoning report 1984; extension guidance; published studies on heating and cyanogenic glycosides'],
   ['ELD-02', 'block', ['picker'], 'This part of the elder plant can make people ill, cooked or not. Use only ripe berries or open flowers.', 'Poison-centre and extension guidance'],

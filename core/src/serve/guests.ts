@@ -41,6 +41,7 @@ export type GuestBase = {
   abv: number;
 };
 
+/** One kind of drinker's glass: ml, g, and what it then is. */
 export type GlassBuild = {
   drinkers: Drinkers;
   /** ml in each glass */
@@ -157,6 +158,7 @@ function poured(
   };
 }
 
+/** All glasses of a table together: ml, g. */
 export type GuestTotals = {
   glasses: number;
   /** of everything, ml */

@@ -21,6 +21,7 @@ export type HotHolding = {
   spice?: { plant: string; alreadyMin: number };
 };
 
+/** A pot that is kept hot, at the end of an hour. */
 export type HeldHour = {
   hour: number;
   /** what is left, without topping up */

@@ -4,6 +4,7 @@ import { freezingPoint } from '../sugar/sucroseSolution';
 /** A drink that is to be frozen. */
 export type PopDrink = { brix: number; abv: number; sweetGPerL: number; strengthX: number };
 
+/** A drink as it is frozen. */
 export type Pop = {
   /** where it begins to freeze, °C */
   freezesAtC: number;

@@ -4,6 +4,7 @@ import { requirePositive } from '../quantity/range';
 /** Cubes off the counter are wet; fresh from the freezer they are dry. */
 export type ShakenIce = { iceG: number; iceC: number; wet: boolean };
 
+/** A drink that was shaken with ice: °C, g melted, times the volume. */
 export type Shaken = { finalC: number; meltedG: number; thinning: number };
 
 /** A shaker of steel takes part, J/K: 200 g at 0.5. House estimate. */

@@ -10,6 +10,7 @@ import { coolingAt } from './cooling';
 // 1. A call is computed from the events and the moment; it is never stored. Its id stays the same as long as it is open.
 // 2. A call rings from its moment until it is done or heard.
 
+/** What the hands are wanted for. */
 export type CallWhat =
   /** `brewId`: the brew whose heat waits for it */
   | { kind: 'lay-out'; brewId: string }
@@ -23,6 +24,7 @@ export type CallWhat =
   /** a leg of cooling is about to be missed */
   | { kind: 'cool' };
 
+/** One thing that is due at the stove. */
 export type Call = {
   id: string;
   batchId: string;

@@ -18,6 +18,7 @@ import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
 /** One way of cooling on from here: when 21 °C and 5 °C are reached; undefined where they never are. */
 export type CoolingWay = { how: CooledBy; middleMs: number | undefined; coldMs: number | undefined };
 
+/** A cooling liquor at one moment against its limits; °C, min. */
 export type CoolingView = {
   brewId: string;
   /** what it is now, by the model from the last reading on */

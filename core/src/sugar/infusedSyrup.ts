@@ -4,6 +4,7 @@ import { addSweetener, apparentBrix, volumeMl, type Liquid } from '../liquid/liq
 
 import { solidsOf } from './sweeteners';
 
+/** A syrup with plants in it: g, °Bx, ml. */
 export type InfusedSyrup = { liquid: Liquid; sugarG: number; brix: number; volumeMl: number };
 
 /** How sweet a liquor is made: by its volume (1 g to each ml is the usual one to one), up to a Brix, or by an amount, g as it comes. */

@@ -1,6 +1,7 @@
 import { InputError } from '../quantity/errors';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 
+/** A sweetener as it is bought. */
 export type Sweetener = {
   name: string;
   gPerCup: number;
@@ -69,6 +70,7 @@ export const SWEETENERS = {
   sweetener_blend: s('Stevia or monk fruit with erythritol, cup for cup', 200, 12.5, 1, 1, { note: 'trust the label' }),
 } as const satisfies Record<string, Sweetener>;
 
+/** The sweeteners that are known by name. */
 export type SweetenerName = keyof typeof SWEETENERS;
 
 /** Share of a sweetener that is solids; all of one that is not known. */

@@ -12,6 +12,7 @@ import {
   sugarGPerL,
 } from './sucroseSolution';
 
+/** A plain syrup: °Bx, g, ml. */
 export type Syrup = { brix: number; massG: number; volumeMl: number };
 
 /**
@@ -133,6 +134,7 @@ export function addOnlySyrup({
   return (massG * (targetBrix - brix)) / (syrupBrix - targetBrix);
 }
 
+/** How thick a syrup pours: mPa s, and in words. */
 export type Thickness = { mPaS: number; words: string };
 
 /**
@@ -152,6 +154,7 @@ const THICKNESS_WORDS: readonly (readonly [number, string])[] = [
   [2000, 'honey-like and slow'],
 ];
 
+/** How far past saturation a syrup stands (1 is saturated), and what that means. */
 export type CrystalRisk = { supersaturation: number; words: string };
 
 /**

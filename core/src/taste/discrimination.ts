@@ -16,7 +16,9 @@ export function guessingPValue({ correct, n, guess }: { correct: number; n: numb
   return Math.min(1, p);
 }
 
+/** Chance of finding the odd one of three by guessing. */
 export const TRIANGLE_GUESS = 1 / 3;
+/** Chance of the right one of two by guessing. */
 export const PAIR_GUESS = 1 / 2;
 
 /** Fewest correct answers that chance gives less often than `alpha`; undefined if even all correct are not enough. */

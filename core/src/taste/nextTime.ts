@@ -8,6 +8,7 @@ import { loadOfIndex } from '../liquid/harshness';
 import { suits, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
+/** What is changed for the next time. */
 export type ChangeKind = 'none' | 'dose' | 'time' | 'sugar';
 
 /** The one change to make next time, in a line, and the target it leads to. */

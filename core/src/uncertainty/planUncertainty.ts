@@ -34,6 +34,7 @@ const sigmaOf = (u: Unknown): number => (u === 'weighing' || u === 'water' ? MEA
 /** A brew of a drink, with how much of it a jug takes. */
 export type UncertainBrew = { id: string; setup: BrewSetup; pots: number; pouredMl: number };
 
+/** How sure a plan is, and of what that comes. */
 export type PlanUncertainty = {
   /** of the finished glass */
   strengthX: Likely;

@@ -1,6 +1,7 @@
 import { requirePositive } from '../quantity/range';
 import { seededRandom } from './random';
 
+/** Of an output: its mean and spread, and the share of its variance that each input has alone and in all. */
 export type Sensitivity = { mean: number; sd: number; firstOrder: number[]; total: number[] };
 
 /**

@@ -24,14 +24,17 @@ export const USUAL_TAPS = [
   'strained',
   'sugar-in',
 ] as const;
+/** A moment that is tapped while one makes it as usual. */
 export type UsualTap = (typeof USUAL_TAPS)[number];
 
 /** An amount as it was found out: by the difference of two weighings, or as the cook measures it, in grams with a spread. */
 export type UsualAmount =
   { by: 'scale'; beforeG: number; afterG: number } | { by: 'measure'; grams: number; words: string; sigmaLn: number };
 
+/** A plant and how much of it went in. */
 export type UsualPlant = { id: string; plant: string; amount: UsualAmount | undefined };
 
+/** What was weighed and tapped. */
 export type UsualRecord = {
   name: string;
   vesselKind: 'pot' | 'jar';
@@ -53,6 +56,7 @@ export type UsualRecord = {
 /** What a recipe still lacks before it can be written. */
 export type UsualGap = 'name' | 'plants' | 'amount' | 'water' | 'strained' | 'start' | 'out';
 
+/** The recipe that comes of it, each figure with its spread. */
 export type UsualRecipe = {
   drink: Drink;
   /** each figure with its spread: one standard deviation, in its own unit */

@@ -4,6 +4,7 @@ import { FIELD_WORDS } from './fieldWords';
 
 // What a refusal says to a cook: the thing, what would do, and what came. The names that programs use stay in the error's fields.
 
+/** A figure that was refused: which, what is accepted, what was given. */
 export type Refused = { field: string; accepted: string; got: unknown };
 
 /** "Volume: 0.2 to 20 L is accepted, not 25." Holds for refusals of the core and of the contract. */

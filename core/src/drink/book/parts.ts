@@ -56,6 +56,7 @@ export const syrupPart = (book: number): MixLine => ({
   at: 'jug',
 });
 
+/** Cold water, as much as there is room for. */
 export const waterPart: MixLine = {
   id: 'water',
   name: 'Cold water',
