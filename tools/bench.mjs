@@ -328,4 +328,4 @@ report('a drink’s page after 10 000 batches', many.drink, 'ms', 250);
 const { mutated, legal } = await fuzz({ mutations: 2000, legal: 300 });
 report('answers of 5xx to changed and legal requests', mutated.faults + legal.faults, 'in 2300', 0);
 report('answers larger than their question', mutated.louder + legal.louder, 'in 2300', 0);
-report('legal requests over 250 ms on the main thread', legal.over250 / legal.sent, 'share', 0.05);
+report('legal requests that took over 250 ms', legal.over250 / legal.sent, 'share', 0.05);

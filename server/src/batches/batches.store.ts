@@ -27,6 +27,8 @@ type MadeByDrink = ReadonlyMap<string, { batches: number; lastMadeAt: string }>;
 export class BatchesStore {
   /** worked out anew when a batch is begun; the lines of batches are the truth */
   private made: Promise<MadeByDrink> | undefined;
+  /** what was worked out of a drink's batches, by drink, until something happens to one of them */
+  private readonly remembered = new Map<string, Promise<unknown>>();
 
   constructor(private readonly database: DatabaseService) {}
 
@@ -75,6 +77,7 @@ export class BatchesStore {
     const stored = { id, batchId, seq: before.length, at, v: EVENT_VERSION, ...body } as BatchEvent;
     const events = [...before, stored];
     const line = lineOf(batchAfter(events), at);
+    transaction.afterCommit(() => void this.remembered.delete(line.drink_id));
     if (before.length === 0) {
       await BatchRow.create(line, { transaction });
       transaction.afterCommit(() => (this.made = undefined));
@@ -123,6 +126,16 @@ export class BatchesStore {
     return (await BatchRow.findAll({ where, attributes: ['id'], order: [['started_at', 'DESC']], limit })).map(
       (r) => r.id,
     );
+  }
+
+  /** What is worked out of a drink's batches is worked out once, and anew after the next thing that happens to one of them. */
+  ofDrink<T>(drinkId: string, work: () => Promise<T>): Promise<T> {
+    const known = this.remembered.get(drinkId) as Promise<T> | undefined;
+    if (known) return known;
+    const worked = work();
+    this.remembered.set(drinkId, worked);
+    worked.catch(() => this.remembered.delete(drinkId));
+    return worked;
   }
 
   /** How often each drink was made, and when last: read off the index of drinks alone. */

@@ -10,6 +10,7 @@ import {
   tastingRecordOf,
   type Batch,
   type Drink,
+  type FrozenPlan,
   type Learned,
   type NextTime,
   type PlanTarget,
@@ -152,28 +153,25 @@ export class DrinksService {
 
   /** What past tastings have taught of a drink; undefined before the first. */
   async learnedOf(drink: Drink): Promise<Learned | undefined> {
-    return learnedFrom(drink, tastingsOf(await this.tastedBatches(drink.id)));
+    return learnedFrom(drink, (await this.taught(drink.id)).tastings);
   }
 
   /** A drink, what has been learned of it, and where its next plan starts from. */
   async view(id: string): Promise<DrinkView> {
     const drink = await this.drink(id);
-    const tasted = await this.tastedBatches(id);
-    const [last] = await this.load(await this.batches.idsOfDrink(id, { tastedOnly: false, limit: 1 }));
-    const tastings = tastingsOf(tasted);
+    const { tastings, wasMadeBy, last } = await this.taught(id);
     const learned = learnedFrom(drink, tastings);
-    const lastTasted = tasted[0];
     const next =
-      learned && lastTasted
+      learned && wasMadeBy
         ? await this.advice({
             drink,
-            wasMadeBy: targetAsItCame(lastTasted),
+            wasMadeBy,
             kitchen: await this.house.kitchen(),
             learned,
             last: tastings[0],
           })
         : undefined;
-    const startFrom = fittedTarget(drink, next?.target ?? (last ? targetAsItCame(last) : drink.defaults));
+    const startFrom = fittedTarget(drink, next?.target ?? last?.target ?? drink.defaults);
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
   }
 
@@ -187,8 +185,19 @@ export class DrinksService {
     }
   }
 
-  private async tastedBatches(drinkId: string): Promise<Batch[]> {
-    return this.load(await this.batches.idsOfDrink(drinkId, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }));
+  /** What the latest batches of a drink teach: remembered until something happens to one of them, and read anew after a start. */
+  private taught(drinkId: string): Promise<Taught> {
+    return this.batches.ofDrink(drinkId, async () => {
+      const tasted = await this.load(
+        await this.batches.idsOfDrink(drinkId, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }),
+      );
+      const [last] = await this.load(await this.batches.idsOfDrink(drinkId, { tastedOnly: false, limit: 1 }));
+      return {
+        tastings: tastingsOf(tasted),
+        wasMadeBy: tasted[0] && targetAsItCame(tasted[0]),
+        last: last && { plan: last.plan, target: targetAsItCame(last) },
+      };
+    });
   }
 
   private async load(ids: readonly string[]): Promise<Batch[]> {
@@ -197,6 +206,14 @@ export class DrinksService {
     return (await eachAlone(lines, async ({ id }) => batchAfter(await this.batches.eventsOf(id)))).items;
   }
 }
+
+type Taught = {
+  /** the latest first */
+  tastings: DrinkView['tastings'];
+  /** the target of the batch that was tasted last, as it came out */
+  wasMadeBy: PlanTarget | undefined;
+  last: { plan: FrozenPlan; target: PlanTarget } | undefined;
+};
 
 /** A drink as any release stored it. */
 const drinkOf = (row: DrinkRow): Drink => readDrink(storedBody<Drink>('drink', row.body));
