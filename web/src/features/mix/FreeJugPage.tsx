@@ -6,7 +6,10 @@ import {
   isKept,
   jugForGlass,
   warningsOfJug,
+  type BenchPart,
   type BenchWish,
+  type Filled,
+  type Vessel,
   type Drink,
   type Finding,
   standardFor,
@@ -33,7 +36,7 @@ import {
 } from './jugBench';
 import { JugDrawn, missedWords, Ways } from './JugDrawn';
 import { JugSentence } from './JugSentence';
-import { useJugBench } from './jugStore';
+import { useJugBench, type BenchLine } from './jugStore';
 import { MixPlaces } from './MixPlaces';
 import { partForRules, standingOf, usePourables, type Standing } from './usePourables';
 import { useMixAnswer } from './useMixAnswer';
@@ -104,7 +107,6 @@ function FreeJugPage({
     () => (parts.length > 0 ? { parts, wish, measuredWith } : undefined),
     [parts, wish, measuredWith],
   );
-  // What is drawn is drawn against what was asked, not against what has been changed since.
   const { of: asked, value: filled, fault } = useMixAnswer('fill', question);
   const findings = useMemo(() => {
     if (filled?.kind !== 'filled') return [];
@@ -195,53 +197,88 @@ function FreeJugPage({
             <AddLiquid standing={standing} onAdd={bench.add} />
           </div>
         </Panel>
-        <Panel
-          title={`The ${vessel.name}`}
-          aside={
-            filled?.kind === 'filled'
-              ? `${f.volume(filled.figures.volumeMl)}, ${glassesOf(filled.figures.volumeMl, glassMl)} of ${glassMl} ml`
-              : ''
-          }
-        >
-          {filled?.kind === 'filled' ? (
-            <JugDrawn
-              filled={filled}
-              wish={asked?.wish ?? wish}
-              vessel={vessel}
-              lines={lines}
-              parts={asked?.parts ?? parts}
-              thinning={thinning}
-              likeName={likeName}
-            />
-          ) : (
-            filled && (
-              <div role="alert" className="border-l-4 border-stop bg-stop-wash px-3 py-2">
-                <p>{filled.message}</p>
-                <Ways freeing={filled.freeing} lines={lines} />
-              </div>
-            )
-          )}
-          {filled?.kind === 'filled' && filled.missed.length > 0 && (
-            <div role="status" className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
-              <p>{missedWords(filled, asked?.wish ?? wish)}</p>
-              <Ways freeing={filled.freeing} lines={lines} />
-            </div>
-          )}
-          {waiting.length > 0 && (
-            <p className="mt-2 text-sm text-muted">
-              {waiting.map((l) => l.name).join(' and ')}: poured when it has been strained and measured.
-            </p>
-          )}
-          <div className="mt-3">
-            <Cautions
-              findings={shownAtJug(findings)}
-              read={read}
-              onRead={(id) => setRead((was) => new Set(was.has(id) ? [...was].filter((x) => x !== id) : [...was, id]))}
-            />
-          </div>
-        </Panel>
+        <JugPanel
+          vessel={vessel}
+          filled={filled}
+          of={asked ?? { wish, parts }}
+          {...{ lines, thinning, likeName, glassMl, findings, read, waiting }}
+          onRead={(id) => setRead((was) => new Set(was.has(id) ? [...was].filter((x) => x !== id) : [...was, id]))}
+        />
       </div>
     </Page>
+  );
+}
+
+/** The jug as it is filled, or what stands in the way; and what has to be read before it is poured. */
+function JugPanel({
+  vessel,
+  filled,
+  of,
+  lines,
+  thinning,
+  likeName,
+  glassMl,
+  findings,
+  read,
+  waiting,
+  onRead,
+}: {
+  vessel: Vessel;
+  filled: Filled | undefined;
+  /** what was asked: what is drawn is drawn against that, not against what has been changed since */
+  of: { wish: BenchWish; parts: readonly BenchPart[] };
+  lines: readonly BenchLine[];
+  thinning: number;
+  likeName: string;
+  glassMl: number;
+  findings: readonly Finding[];
+  read: ReadonlySet<string>;
+  /** what is not strained yet */
+  waiting: readonly BenchLine[];
+  onRead: (rule: string) => void;
+}): ReactNode {
+  return (
+    <Panel
+      title={`The ${vessel.name}`}
+      aside={
+        filled?.kind === 'filled'
+          ? `${f.volume(filled.figures.volumeMl)}, ${glassesOf(filled.figures.volumeMl, glassMl)} of ${glassMl} ml`
+          : ''
+      }
+    >
+      {filled?.kind === 'filled' ? (
+        <JugDrawn
+          filled={filled}
+          wish={of.wish}
+          vessel={vessel}
+          lines={lines}
+          parts={of.parts}
+          thinning={thinning}
+          likeName={likeName}
+        />
+      ) : (
+        filled && (
+          <div role="alert" className="border-l-4 border-stop bg-stop-wash px-3 py-2">
+            <p>{filled.message}</p>
+            <Ways freeing={filled.freeing} lines={lines} />
+          </div>
+        )
+      )}
+      {filled?.kind === 'filled' && filled.missed.length > 0 && (
+        <div role="status" className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+          <p>{missedWords(filled, of.wish)}</p>
+          <Ways freeing={filled.freeing} lines={lines} />
+        </div>
+      )}
+      {waiting.length > 0 && (
+        <p className="mt-2 text-sm text-muted">
+          {waiting.map((l) => l.name).join(' and ')}: poured when it has been strained and measured.
+        </p>
+      )}
+      <div className="mt-3">
+        <Cautions findings={shownAtJug(findings)} read={read} onRead={onRead} />
+      </div>
+    </Panel>
   );
 }
 

@@ -67,18 +67,6 @@ export function BrewEditor({
   /** A drink of juice, or of fruit that is only blended: there is nothing to steep, and it has no ×. */
   const onlyMixed = (): void => setWay({ ...way, ...mixedWay() }, 'only mixed');
   const isOnlyMixed = way.stages.every((s) => s.kind === 'hands' || s.kind === 'strain' || s.kind === 'dissolve');
-  const addWay = (): void => {
-    const id = freeId(
-      'way',
-      brew.ways.map((w) => w.id),
-    );
-    const copy = { ...way, id, shortName: 'Another way', name: 'another way' };
-    setBrews(
-      drink.brews.map((b) => (b === brew ? { ...b, ways: [...b.ways, copy] } : b)),
-      `add ${id}`,
-    );
-    setOpenWay({ ...openWay, [brew.id]: id });
-  };
   return (
     <Panel>
       <div className="mb-3 flex flex-wrap items-end gap-3">
@@ -129,40 +117,13 @@ export function BrewEditor({
           onChange={(shortName) => setWay({ ...way, shortName, name: shortName.toLowerCase() }, 'name')}
         />
       </div>
-      <div className="my-3 flex flex-wrap items-center gap-3">
-        {brew.ways.length > 1 && (
-          <Tabs
-            label="Ways of making it"
-            items={brew.ways.map((w) => ({ id: w.id, name: w.shortName }))}
-            open={way.id}
-            onOpen={(id) => setOpenWay({ ...openWay, [brew.id]: id })}
-          />
-        )}
-        <Button kind="quiet" onClick={addWay}>
-          Write down another way of making it
-        </Button>
-        {first && brew.ways.length > 1 && drink.book.wayId !== way.id && (
-          <Button
-            kind="quiet"
-            onClick={() => onChange({ ...drink, book: { ...drink.book, wayId: way.id } }, 'standard way')}
-          >
-            Make this way the house standard
-          </Button>
-        )}
-        {brew.ways.length > 1 && drink.book.wayId !== way.id && (
-          <Button
-            kind="quiet"
-            onClick={() =>
-              setBrews(
-                drink.brews.map((b) => (b === brew ? { ...b, ways: b.ways.filter((w) => w !== way) } : b)),
-                `remove way ${way.id}`,
-              )
-            }
-          >
-            Remove this way
-          </Button>
-        )}
-      </div>
+      <WaysRow
+        drink={drink}
+        brew={brew}
+        way={way}
+        onOpen={(id) => setOpenWay({ ...openWay, [brew.id]: id })}
+        onChange={onChange}
+      />
       <p className="leading-8">
         In{' '}
         <InlineChoice
@@ -200,46 +161,115 @@ export function BrewEditor({
         offered={offered}
         onChange={setWay}
       />
-      <details className="mt-4 border-t border-line pt-2">
-        <summary className="min-h-11 cursor-pointer py-2 font-semibold">Headroom, rest and limits of this way</summary>
-        <p className="leading-8">
-          Of the vessel{' '}
-          {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
-            setWay({ ...way, headroom: p / 100 }, 'headroom'),
-          )}{' '}
-          stays empty against boiling over. It is at its best after{' '}
-          {figure('Rest', way.restHours ?? 0, { unit: 'h', min: 0, max: 720, step: 1, shown: true }, (restHours) =>
-            setWay({ ...way, restHours }, 'rest'),
-          )}
-          . From{' '}
-          {figure(
-            'Thinnest',
-            way.liquorRatio.min,
-            { unit: 'g/L', min: 0, max: way.liquorRatio.max, step: 1, digits: 1, shown: true },
-            (min) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, min } }, 'ratio min'),
-          )}{' '}
-          to{' '}
-          {figure(
-            'Densest',
-            way.liquorRatio.max,
-            { unit: 'g/L', min: way.liquorRatio.min, max: 20_000, step: 5, digits: 1, shown: true },
-            (max) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, max } }, 'ratio max'),
-          )}{' '}
-          of plants may be in its water.
-        </p>
-        <div className="flex flex-wrap gap-x-6">
-          <Tick checked={way.keepPulp ?? false} onChange={(keepPulp) => setWay({ ...way, keepPulp }, 'pulp')}>
-            The pulp is wanted in the drink
-          </Tick>
-          <Tick
-            checked={way.underWeight ?? false}
-            onChange={(underWeight) => setWay({ ...way, underWeight }, 'weight')}
-          >
-            Plants are held under by a weight
-          </Tick>
-        </div>
-      </details>
+      <WayLimits way={way} setWay={setWay} />
     </Panel>
+  );
+}
+
+type SetWay = (next: BrewWay, what: string) => void;
+
+/** The ways of a brew: open one, write another, make one the standard, take one out. */
+function WaysRow({
+  drink,
+  brew,
+  way,
+  onOpen,
+  onChange,
+}: {
+  drink: Drink;
+  brew: Brew;
+  way: BrewWay;
+  onOpen: (id: string) => void;
+  onChange: (drink: Drink, what: string) => void;
+}): ReactNode {
+  const first = brew === drink.brews[0];
+  const setWays = (ways: readonly BrewWay[], what: string): void =>
+    onChange({ ...drink, brews: drink.brews.map((b) => (b === brew ? { ...b, ways } : b)) as unknown as Drink['brews'] }, what);
+  const addWay = (): void => {
+    const id = freeId(
+      'way',
+      brew.ways.map((w) => w.id),
+    );
+    setWays([...brew.ways, { ...way, id, shortName: 'Another way', name: 'another way' }], `add ${id}`);
+    onOpen(id);
+  };
+  return (
+    <div className="my-3 flex flex-wrap items-center gap-3">
+      {brew.ways.length > 1 && (
+        <Tabs
+          label="Ways of making it"
+          items={brew.ways.map((w) => ({ id: w.id, name: w.shortName }))}
+          open={way.id}
+          onOpen={onOpen}
+        />
+      )}
+      <Button kind="quiet" onClick={addWay}>
+        Write down another way of making it
+      </Button>
+      {first && brew.ways.length > 1 && drink.book.wayId !== way.id && (
+        <Button
+          kind="quiet"
+          onClick={() => onChange({ ...drink, book: { ...drink.book, wayId: way.id } }, 'standard way')}
+        >
+          Make this way the house standard
+        </Button>
+      )}
+      {brew.ways.length > 1 && drink.book.wayId !== way.id && (
+        <Button
+          kind="quiet"
+          onClick={() =>
+            setWays(
+              brew.ways.filter((w) => w !== way),
+              `remove way ${way.id}`,
+            )
+          }
+        >
+          Remove this way
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** What of a way is seldom changed. */
+function WayLimits({ way, setWay }: { way: BrewWay; setWay: SetWay }): ReactNode {
+  return (
+    <details className="mt-4 border-t border-line pt-2">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Headroom, rest and limits of this way</summary>
+      <p className="leading-8">
+        Of the vessel{' '}
+        {figure('Headroom', (way.headroom ?? 0.12) * 100, { unit: '%', min: 2, max: 60, step: 2, shown: true }, (p) =>
+          setWay({ ...way, headroom: p / 100 }, 'headroom'),
+        )}{' '}
+        stays empty against boiling over. It is at its best after{' '}
+        {figure('Rest', way.restHours ?? 0, { unit: 'h', min: 0, max: 720, step: 1, shown: true }, (restHours) =>
+          setWay({ ...way, restHours }, 'rest'),
+        )}
+        . From{' '}
+        {figure(
+          'Thinnest',
+          way.liquorRatio.min,
+          { unit: 'g/L', min: 0, max: way.liquorRatio.max, step: 1, digits: 1, shown: true },
+          (min) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, min } }, 'ratio min'),
+        )}{' '}
+        to{' '}
+        {figure(
+          'Densest',
+          way.liquorRatio.max,
+          { unit: 'g/L', min: way.liquorRatio.min, max: 20_000, step: 5, digits: 1, shown: true },
+          (max) => setWay({ ...way, liquorRatio: { ...way.liquorRatio, max } }, 'ratio max'),
+        )}{' '}
+        of plants may be in its water.
+      </p>
+      <div className="flex flex-wrap gap-x-6">
+        <Tick checked={way.keepPulp ?? false} onChange={(keepPulp) => setWay({ ...way, keepPulp }, 'pulp')}>
+          The pulp is wanted in the drink
+        </Tick>
+        <Tick checked={way.underWeight ?? false} onChange={(underWeight) => setWay({ ...way, underWeight }, 'weight')}>
+          Plants are held under by a weight
+        </Tick>
+      </div>
+    </details>
   );
 }
 
