@@ -184,7 +184,10 @@ function WaysRow({
 }): ReactNode {
   const first = brew === drink.brews[0];
   const setWays = (ways: readonly BrewWay[], what: string): void =>
-    onChange({ ...drink, brews: drink.brews.map((b) => (b === brew ? { ...b, ways } : b)) as unknown as Drink['brews'] }, what);
+    onChange(
+      { ...drink, brews: drink.brews.map((b) => (b === brew ? { ...b, ways } : b)) as unknown as Drink['brews'] },
+      what,
+    );
   const addWay = (): void => {
     const id = freeId(
       'way',
