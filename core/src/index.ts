@@ -95,7 +95,6 @@ export { heightCm, levelCm, MATERIALS, type Material, type Vessel } from './heat
 export { BURNER_EFFICIENCY, BURNER_KINDS, type BurnerKind } from './heat/heating';
 export {
   choiceOf,
-  colourIn,
   leafOf,
   ledgerOf,
   nearestThatWorks,
@@ -143,7 +142,7 @@ export {
   volumeMl,
   type Liquid,
 } from './liquid/liquid';
-export { colourDepthPerCm, colourOf, liquorColourOf, phOfLiquid } from './liquid/colour';
+export { colourDepthPerCm, colourIn, colourOf, liquorColourOf, phOfLiquid } from './liquid/colour';
 export { strengthShares, weightedStrength } from './liquid/strength';
 export { sweetGPerL, sweetnessFelt } from './liquid/sweetness';
 export { borneGPerL } from './reference/bearing';
@@ -174,6 +173,7 @@ export {
 export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
+export { DAY_AHEAD_H, longestRest, namesWithRoom, NIGHT, shareOfDayAhead } from './stove/dayAhead';
 export { coolingAt, jugWarmC, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
 export { endFiguresOf, stirredIn, type EndFigures } from './stove/endFigures';
 export { forgottenAt, FORGOTTEN_AFTER_MIN, fromTheStart, type Forgotten } from './stove/forgot';
@@ -256,6 +256,7 @@ export {
 } from './batch/batchEvent';
 
 export { pastJugOf, shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
+export { cautionsOnShelf } from './keeping/shelfCautions';
 export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {

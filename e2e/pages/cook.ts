@@ -129,9 +129,9 @@ export class Cook {
 
   /** The words and the time at which they stood, taken in one go: a slow machine may rest between two. */
   private async pullRead(): Promise<{ minutes: number; readMs: number }> {
-    const heading = this.page.getByRole('heading', { name: /^Pull it/ });
+    const heading = this.page.getByRole('heading', { name: /^(Pull it|Good to pull)/ });
     await expect(heading).toBeVisible();
-    const late = (await heading.textContent())!.startsWith('Pull it now');
+    const late = (await heading.textContent())!.startsWith('Pull it in') === false;
     const words = late ? this.page.getByText(/over its time; it would/) : heading;
     const { said, readMs } = await words.evaluate((e) => ({ said: e.textContent, readMs: Date.now() }));
     const [, h, m, s] = /(?:(\d+):)?(\d+):(\d\d)/.exec(said)!;

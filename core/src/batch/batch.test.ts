@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { volumeMl } from '../liquid/liquid';
 import { weightedStrength } from '../liquid/strength';
 import { shelfItemsOf } from '../keeping/shelf';
+import { cautionsOnShelf } from '../keeping/shelfCautions';
 import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, type Told } from '../test/aBatch';
 import { actualMinutes, batchAfter, concentrateOf, runningStage, runOfBatch } from './batch';
 import type { BatchEventBody } from './batchEvent';
@@ -266,7 +267,7 @@ describe('the shelf', () => {
     );
   });
   it('blocks what is past its last day', () => {
-    const late = shelfItemsOf(aBatch(mixed), at(5 * 1440))[0]!;
-    expect(late.findings.map((f) => f.id)).toContain('KEEP-01');
+    const late = cautionsOnShelf(aBatch(mixed), 'jug', at(5 * 1440));
+    expect(late.map((f) => f.id)).toContain('KEEP-01');
   });
 });

@@ -102,12 +102,20 @@ const GATED = new Set([
   'tasted',
 ]);
 
+/** How long before its start was told a pot may have been on, min. House choice. */
+const BEFORE_THE_START_MIN = 720;
+
 function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
   if (event.type === 'undone') return decideUndo(batch, event.eventId);
   if (batch.phase === 'discarded')
     return refused('discarded', 'type', 'This batch was discarded; nothing more happens to it.');
-  const early = before(at, batch.startedAt, 'the batch was started');
+  // A pot may have been put on before there was a hand free to plan it.
+  const since =
+    event.type === 'brew-started'
+      ? new Date(Date.parse(batch.startedAt) - BEFORE_THE_START_MIN * 60_000).toISOString()
+      : batch.startedAt;
+  const early = before(at, since, 'the batch was started');
   if (early) return early;
   switch (event.type) {
     case 'brew-started':

@@ -5,7 +5,7 @@ import { afterStraining, type Drink, type Lid } from '../drink/drink';
 import { planDrink, type Plan } from '../plan/planDrink';
 import { writtenTarget } from '../plan/houseStandard';
 import { mixJug, shortFall } from '../plan/mixJug';
-import { colourIn } from '../plan/planDrink';
+import { colourIn } from '../liquid/colour';
 import { shelfItemsOf } from '../keeping/shelf';
 import { findingsOfBatch } from '../safety/gates';
 import { callsAt } from '../stove/calls';

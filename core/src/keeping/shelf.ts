@@ -5,7 +5,6 @@ import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
 import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
 import { windowEndMs } from './keepingClock';
 import { keepingStateAt, type KeepingState } from './keepingState';
-import { findingsOf, type Finding } from '../safety/evaluate';
 import { vulnerableDrinker, windowOf } from '../safety/derive';
 import type { KeepingWindow } from './keepingWindow';
 
@@ -23,7 +22,6 @@ export type ShelfItem = {
   useBy: string;
   discardAfter: string;
   window: KeepingWindow;
-  findings: readonly Finding[];
 };
 
 /** One part to how many parts of water, sweetened with how much syrup a litre of drink. */
@@ -62,7 +60,6 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     useBy: until(window.targetDays),
     discardAfter: until(facts.some(vulnerableDrinker) ? window.targetDays : window.hardDays),
     window,
-    findings: findingsOf(...facts),
   };
 }
 

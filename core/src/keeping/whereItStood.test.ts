@@ -3,6 +3,7 @@ import { minutesIn, type Told } from '../test/aBatch';
 import { factsOfPour, keepingOfJug } from '../jug/jugFacts';
 import { pourCountsFrom } from '../safety/factsOf';
 import { shelfItemsOf } from './shelf';
+import { cautionsOnShelf } from './shelfCautions';
 
 // Days count where they were spent: in the fridge as they are, in a cupboard for more, in the freezer not at all.
 
@@ -18,7 +19,7 @@ function jugOn(day: number, moves: readonly Told[]) {
   const item = shelfItemsOf(batch, nowMs).find((i) => i.vesselId === JUG)!;
   const stored = batch.vessels.find((v) => v.id === JUG)!;
   const daysLeft = (Date.parse(item.discardAfter) - nowMs) / DAY_MS;
-  return { batch, stored, item, nowMs, daysLeft, ids: item.findings.map((f) => f.id) };
+  return { batch, stored, item, nowMs, daysLeft, ids: cautionsOnShelf(batch, JUG, nowMs).map((f) => f.id) };
 }
 
 describe('where it stood', () => {

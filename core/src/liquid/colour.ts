@@ -129,3 +129,6 @@ export const colourOf = (l: Liquid, widthCm: number): string => toHex(liquorColo
 
 /** Depth of colour: what a centimetre swallows of all visible light, as mean absorbance. */
 export const colourDepthPerCm = (l: Liquid, ph = phOfLiquid(l)): number => depthPerCm(colouredBy(l, ph), ph);
+
+/** Colour of a liquid in a vessel, as it looks from the front. */
+export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string => colourOf(liquid, vessel.diameterCm);

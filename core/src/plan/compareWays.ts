@@ -1,9 +1,10 @@
+import { colourIn } from '../liquid/colour';
 import { aromaBand, aromaLeftAfterSteep, type AromaBand } from '../extraction/aromaAndFade';
 import { mainStageOf, writtenMinutes, type Drink, type Kitchen, type PlanTarget } from '../drink/drink';
 import { factsOfPlan } from '../safety/planFacts';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Learned } from '../taste/learned';
-import { colourIn, leafOf, type NoPlan, type Plan } from './planDrink';
+import { leafOf, type NoPlan, type Plan } from './planDrink';
 import { planOrWhy } from './planOrWhy';
 import { handsOnMinutes, totalMinutes } from './workTime';
 

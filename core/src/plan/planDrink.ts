@@ -11,8 +11,6 @@ import {
   type Kitchen,
   type PlanTarget,
 } from '../drink/drink';
-import { type Liquid } from '../liquid/liquid';
-import { colourOf } from '../liquid/colour';
 import { InputError } from '../quantity/errors';
 import { roundTo } from '../quantity/kitchenMeasures';
 import { describeRange } from '../quantity/range';
@@ -211,6 +209,3 @@ export const choiceOf = (plan: Plan, brewId: string): { wayId: string; steepMin:
 
 /** Volume of the jug that is planned, ml. */
 export const plannedJugMl = (plan: Plan): number => mixTotalMl(plan.jug.mix);
-
-/** Colour of a liquid in a vessel, as it looks from the front. */
-export const colourIn = (liquid: Liquid, vessel: { diameterCm: number }): string => colourOf(liquid, vessel.diameterCm);

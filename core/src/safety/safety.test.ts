@@ -11,6 +11,7 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { BrewWay, Drink, MixLine, PlanTarget } from '../drink/drink';
 import { planDrink, type Plan } from '../plan/planDrink';
 import { shelfItemsOf } from '../keeping/shelf';
+import { cautionsOnShelf } from '../keeping/shelfCautions';
 import { RESOLUTIONS } from './ruleResolutions';
 import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, START, type Told } from '../test/aBatch';
 import { all, of, who } from '../test/ruleCases';
@@ -355,10 +356,13 @@ describe('at the stove and on the shelf', () => {
   const item = (told: readonly Told[], minutes: number): ReturnType<typeof shelfItemsOf>[number] =>
     shelfItemsOf(batchAfter(eventsOf(told)), now(minutes))[0]!;
 
+  const cautions = (told: readonly Told[], minutes: number): string[] =>
+    cautionsOnShelf(batchAfter(eventsOf(told)), 'jug', now(minutes)).map((f) => f.id);
+
   it('what stood out too long is not poured any more', () => {
     const out = (minutes: number): Told => [600, { type: 'stood-out', vesselId: 'jug', minutes, ambientC: 24 }];
-    expect(item([...mixed, out(119)], 700).findings.map((f) => f.id)).not.toContain('TT-01');
-    expect(item([...mixed, out(121)], 700).findings.map((f) => f.id)).toContain('TT-01');
+    expect(cautions([...mixed, out(119)], 700)).not.toContain('TT-01');
+    expect(cautions([...mixed, out(121)], 700)).toContain('TT-01');
     expect(asked(aBatch([...mixed, out(121)]), { type: 'poured', vesselId: 'jug', ml: 100 }, 700)).toMatch(
       /^blocked TT-01/,
     );
@@ -372,7 +376,7 @@ describe('at the stove and on the shelf', () => {
   });
   it('mould blocks for good, and is taken back only with its note', () => {
     const mould: Told = [600, { type: 'observed', sign: 'mould' }];
-    expect(item([...mixed, mould], 700).findings[0]!.id).toBe('STO-05');
+    expect(cautions([...mixed, mould], 700)[0]).toBe('STO-05');
     expect(
       asked(
         aBatch([...mixed, mould]),

@@ -3,7 +3,7 @@ import { lazy, Suspense, type ReactNode } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
 import { Alone } from '@/shared/ui/Alone';
-import { RunningClock } from '@/features/steep';
+import { DayBar, RunningClock } from '@/features/steep';
 import { ServerBanner } from './ServerBanner';
 import { useTheme } from './theme';
 
@@ -37,7 +37,7 @@ export function Layout(): ReactNode {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-3">
         Skip to the page
       </a>
-      <header className="border-b border-line bg-surface">
+      <header className="relative border-b border-line bg-surface">
         <div className="mx-auto flex w-full max-w-[1280px] items-center gap-x-6 px-4 sm:flex-wrap sm:px-6">
           <NavLink to="/" className="flex min-h-12 items-center font-display text-xl font-bold">
             Steepsis
@@ -59,7 +59,9 @@ export function Layout(): ReactNode {
             </ol>
           </nav>
           <div className="ml-auto flex items-center gap-1 sm:flex-wrap sm:gap-3">
-            <RunningClock />
+            <div className="sm:hidden">
+              <RunningClock />
+            </div>
             <nav aria-label="Behind it" className="hidden flex-wrap items-center gap-x-2 sm:flex">
               {BEHIND.map(([to, name]) => (
                 <NavLink
@@ -76,6 +78,11 @@ export function Layout(): ReactNode {
             <ThemeButton className="max-sm:hidden" />
             <PhoneMenu key={pathname} />
           </div>
+        </div>
+        <div className="pointer-events-none absolute inset-x-4 bottom-0 sm:pointer-events-auto sm:static sm:px-6">
+          <Alone of="The day ahead" at={0} silent>
+            <DayBar />
+          </Alone>
         </div>
       </header>
       <ServerBanner />

@@ -22,7 +22,7 @@ export function AlarmBar(): ReactNode {
             <Bell size={19} aria-hidden className="shrink-0" />
           )}
           <span className="min-w-0 font-semibold">{stateWords(wanted, sound)}</span>
-          <span className="shrink-0 text-sm text-muted underline decoration-dotted underline-offset-4">
+          <span className="shrink-0 text-sm text-muted underline max-sm:hidden decoration-dotted underline-offset-4">
             {lacks.length > 0 ? 'and more' : 'change it'}
           </span>
         </summary>
@@ -51,7 +51,7 @@ const stateWords = (wanted: boolean, sound: string): string =>
     : sound === 'on'
       ? 'It rings at each call.'
       : sound === 'blocked'
-        ? 'It cannot ring before a touch.'
+        ? 'Silent until a touch.'
         : 'This browser cannot make a sound.';
 
 /** What stands in the way of being called, in words; nothing where nothing does. */

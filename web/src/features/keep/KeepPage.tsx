@@ -10,6 +10,7 @@ import {
   faultInWords,
   JUG,
   keepingOfJug,
+  cautionsOnShelf,
   shelfItemsOf,
   SIGNS,
   type Batch,
@@ -250,7 +251,9 @@ function Stored({
           capacityMl: Math.max(500, Math.ceil(item.volumeMl / 250) * 250),
           diameterCm: item.volumeMl > 600 ? 8.5 : 7,
         };
-  const findings = item.findings.filter((x) => x.places.includes('shelf') || x.places.includes('label'));
+  const findings = cautionsOnShelf(batch, item.vesselId, now).filter(
+    (x) => x.places.includes('shelf') || x.places.includes('label'),
+  );
   const blocked = findings.some((x) => x.level === 'block');
   const stored = batch.vessels.find((v) => v.id === item.vesselId)!;
   const state = keepingStateAt(item, now);

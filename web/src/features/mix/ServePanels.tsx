@@ -289,8 +289,7 @@ export function Pops({ kitchen }: { kitchen: Kitchen }): ReactNode {
           <p className="mt-1 text-sm text-muted">
             Freezes from {pop.freezesAtC.toFixed(1)} °C; at {f.celsius(kitchen.freezerC)} about{' '}
             {Math.round(pop.iceShare * 100)} % of its water is ice. Fill each mould to{' '}
-            {f.volume(popFillMl(pop, mouldMl))}: ice takes more room. What is felt when frozen is a house
-            estimate.
+            {f.volume(popFillMl(pop, mouldMl))}: ice takes more room. What is felt when frozen is a house estimate.
           </p>
         </>
       )}

@@ -9,6 +9,7 @@ import {
   keepingOfJug,
   keepingStateAt,
   nameOf,
+  cautionsOnShelf,
   shelfItemsOf,
   toldFacts,
   toldLiquid,
@@ -86,7 +87,9 @@ const fromShelf = (batch: Batch, now: number): Standing[] =>
         note: `${f.volume(item.volumeMl)}, use by ${f.day(item.useBy)}`,
         liquid: stored.liquid,
         ready: true,
-        stopped: item.findings.find((x) => x.level === 'block' && x.places.includes('shelf'))?.message,
+        stopped: cautionsOnShelf(batch, item.vesselId, now).find(
+          (x) => x.level === 'block' && x.places.includes('shelf'),
+        )?.message,
         madeAt: pourCountsFrom(batch, stored, now),
         factsOf: (ml) => factsOfPour(batch, stored, ml, now),
       };

@@ -1,14 +1,16 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { layOutOf, vesselOf, type Batch, type LayOutItem } from '@steepsis/core';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { plantNameIn, sweetenerName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { Refusal } from '@/shared/ui/Page';
+import { Ago, momentAgo } from './Ago';
 
 /** Everything on the table before any heat: each thing seen to, or left be. */
-export function LayOut({ batch }: { batch: Batch }): ReactNode {
+export function LayOut({ batch, now }: { batch: Batch; now: number }): ReactNode {
   const say = useSayTo();
+  const [agoMin, setAgoMin] = useState(0);
   const items = layOutOf(batch.plan);
   const how = batch.laidOut ?? {};
   const open = items.filter((i) => how[i.id] !== 'seen');
@@ -37,13 +39,17 @@ export function LayOut({ batch }: { batch: Batch }): ReactNode {
           </li>
         ))}
       </ul>
-      <div className="mt-4 flex flex-wrap items-center gap-3">
+      <Ago what="It began" value={agoMin} onValue={setAgoMin} />
+      <div className="mt-3 flex flex-wrap items-center gap-3">
         <Button
           kind="main"
           className="min-h-16 px-8 text-xl"
           disabled={say.isPending}
           onClick={() =>
-            say.mutate({ batchId: batch.id, event: { type: 'brew-started', brewId: batch.plan.brews[0].brewId } })
+            say.mutate({
+              batchId: batch.id,
+              event: { type: 'brew-started', brewId: batch.plan.brews[0].brewId, ...momentAgo(now, agoMin) },
+            })
           }
           aria-keyshortcuts="d"
         >

@@ -40,7 +40,7 @@ export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now:
       </div>
     );
   if (!curve || !main)
-    return <p className="font-display text-4xl font-bold">{progress ? f.clock(progress.elapsedMin) : 'ready'}</p>;
+    return <p className="font-display text-4xl font-bold">{progress ? f.soFar(progress.elapsedMin) : 'ready'}</p>;
   const done = state.stages.find((s) => s.stageId === main.id);
   if (progress?.stageId === main.id) {
     const late = progress.leftMin < 0;
@@ -63,8 +63,8 @@ export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now:
         plannedMin={main.minutes}
         curve={curve}
         colour={colour}
-        main={f.clock(progress.elapsedMin)}
-        sub={`${stage.kind === 'heat' ? 'heating' : stageWords(stage, way)}, about ${f.celsius(progress.tempC)} by the model`}
+        main={f.duration(progress.elapsedMin)}
+        sub={`so far, ${stage.kind === 'heat' ? 'heating' : stageWords(stage, way)}, about ${f.celsius(progress.tempC)} by the model`}
       />
     );
   }

@@ -42,7 +42,7 @@ const troubleClock = ({ how }: Trouble): string =>
 
 const progressClock = (progress: Progress): string =>
   progress.kind === 'heat'
-    ? `heating, ${f.clock(progress.elapsedMin)}`
+    ? `heating, ${f.soFar(progress.elapsedMin)}`
     : progress.leftMin >= 0
       ? `pull in ${f.clock(progress.leftMin)}`
       : `over by ${f.clock(progress.leftMin)}`;

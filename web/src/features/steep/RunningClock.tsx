@@ -1,40 +1,25 @@
+import { format as formatDate } from 'date-fns';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { progressesAt } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useBatch, useBatches } from '@/shared/api/queries';
-import { workedOut } from '@/shared/ui/reasonOf';
+import { useAtStove } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { useCalls } from './useStove';
 
-/** In the bar, on every page: the steep that runs, and how long until it wants to be pulled. */
+/** In the head of a phone, on every page: how many pots there are, and when the first of them wants hands. */
 export function RunningClock(): ReactNode {
-  const running = useBatches('running');
-  const batches = running.data?.batches ?? [];
-  const [first] = batches;
-  if (!first) return null;
-  if (batches.length > 1) return <Pill to="/steep">{batches.length} pots running</Pill>;
-  return <OneClock batchId={first.id} />;
-}
-
-function OneClock({ batchId }: { batchId: string }): ReactNode {
-  const batch = useBatch(batchId);
+  const { batches } = useAtStove();
   const now = useNow();
-  // What cannot be worked out says so on its own card; the bar has no room for it.
-  const progress = batch.data && workedOut(() => progressesAt(batch.data, now)).value?.[0];
-  if (!progress) return null;
-  const dry = progress.dryMs !== undefined && progress.dryMs <= now;
-  const text = dry
-    ? 'Boiled dry'
-    : progress.kind === 'heat'
-      ? 'Heating'
-      : progress.leftMin >= 0
-        ? `Pull in ${f.clock(progress.leftMin)}`
-        : `Over by ${f.clock(progress.leftMin)}`;
-  return <Pill to={`/steep/${batchId}`}>{text}</Pill>;
+  const [first] = useCalls(batches, now);
+  if (!first) return null;
+  const inMin = (first.call.dueMs - now) / 60_000;
+  const when = inMin <= 0 ? 'now' : inMin < 60 ? f.clock(inMin) : `at ${formatDate(first.call.dueMs, 'H:mm')}`;
+  return (
+    <Link
+      to={batches.length === 1 ? `/steep/${first.batch.id}` : '/steep'}
+      className="flex min-h-11 items-center whitespace-nowrap pl-2 font-semibold"
+    >
+      {batches.length === 1 ? '1 pot' : `${batches.length} pots`}: {when}
+    </Link>
+  );
 }
-
-const Pill = ({ to, children }: { to: string; children: ReactNode }): ReactNode => (
-  <Link to={to} className="flex min-h-11 items-center whitespace-nowrap border-l-4 border-action pl-2 font-semibold">
-    {children}
-  </Link>
-);

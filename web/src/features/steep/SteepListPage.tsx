@@ -21,6 +21,7 @@ export function Component(): ReactNode {
   return (
     <Page
       title="Steep"
+      handsFirst={pots > 0}
       note={
         pots === 0
           ? 'Nothing is on the stove or steeping in the fridge.'

@@ -53,6 +53,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={batch.plan.drink.name}
+      handsFirst={batch.offStoveAt === undefined}
       note={`${batch.plan.brews[0].way.shortName}, ${f.volume(batch.plan.target.litres * 1000)}, started ${f.moment(batch.startedAt)}`}
       actions={
         <>

@@ -7,8 +7,8 @@ import { AlarmBar } from '@/features/alarm';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
-import { figure } from '@/shared/ui/Figure';
 import { Refusal } from '@/shared/ui/Page';
+import { Ago, momentAgo } from './Ago';
 import { BatchAlone } from './BatchAlone';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
@@ -63,7 +63,7 @@ export function Stove({
   };
   const done = (): void => {
     if (!next || !doneOf(next.call) || told.pending || blocked.has(next.batch.id)) return;
-    const at = agoMin > 0 ? { at: new Date(now - agoMin * 60_000).toISOString() } : {};
+    const at = momentAgo(now, agoMin);
     setAgoMin(0);
     setPicked(undefined);
     tellAll(next, (call) => {
@@ -144,7 +144,7 @@ export function Stove({
                   onSkip={skipOf(next.call) && skip}
                 >
                   <ByTaste at={next} told={told} pending={told.pending || blocked.has(next.batch.id)} />
-                  {doneOf(next.call) && next.call.what.kind !== 'start' && <Ago value={agoMin} onValue={setAgoMin} />}
+                  {doneOf(next.call) && <Ago value={agoMin} onValue={setAgoMin} />}
                 </NextCard>
               </Hands>
             </BatchAlone>
@@ -177,7 +177,7 @@ function Hands({
   children: ReactNode;
 }): ReactNode {
   const { what } = at.call;
-  if (what.kind === 'lay-out') return <LayOut batch={at.batch} />;
+  if (what.kind === 'lay-out') return <LayOut batch={at.batch} now={now} />;
   if (what.kind === 'measure')
     return (
       <MeasureForm
@@ -199,13 +199,6 @@ const potsOf = (batches: readonly Batch[]): PotAt[] =>
 
 const belongsTo = ({ call }: AtStove, brewId: string): boolean =>
   !('brewId' in call.what) || call.what.brewId === brewId;
-
-/** It has often happened before there was a hand free to say so. */
-const Ago = ({ value, onValue }: { value: number; onValue: (min: number) => void }): ReactNode => (
-  <p className="mt-3">
-    It happened {figure('Minutes ago', value, { unit: 'min', min: 0, max: 720, step: 1, shown: true }, onValue)} ago.
-  </p>
-);
 
 function PotCard({
   batch,

@@ -82,8 +82,7 @@ export function ThrowAway({
   );
 }
 
-const thingName = (kind: string): string =>
-  kind in SWEETENERS ? sweetenerName(kind) : plantName(kind).toLowerCase();
+const thingName = (kind: string): string => (kind in SWEETENERS ? sweetenerName(kind) : plantName(kind).toLowerCase());
 
 const drawnWords = (drawn: readonly Drawn[]): string =>
   [...new Set(drawn.map((d) => d.plant))]

@@ -1,5 +1,6 @@
 import {
   afterStraining,
+  curveOfBatch,
   endFiguresOf,
   frozenBrew,
   kitchenBoilingPoint,
@@ -23,6 +24,8 @@ import { HANDS_WORDS, plantNameIn, stageWords, sweetenerName } from '@/shared/fo
 /** A call in words: what to do, the clock beside it, what the senses say when it is time, and a figure for the same. */
 export type CallWords = {
   what: string;
+  /** the same where no clock stands beside it */
+  alone?: string;
   /** minutes to the call, negative when it is over; undefined where no clock runs */
   inMin: number | undefined;
   /** under the large words */
@@ -110,7 +113,10 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
 
 /** What a call wants in the large words, also where no more than that it calls can be worked out of its pot. */
 export const whatOf = (batch: Batch, call: Call, nowMs: number): string =>
-  workedOut(() => callWords(batch, call, nowMs).what).value ?? 'Look at the pot';
+  workedOut(() => {
+    const words = callWords(batch, call, nowMs);
+    return words.alone ?? words.what;
+  }).value ?? 'Look at the pot';
 
 /** In a few words, for a column or a list: "put in rooibos". */
 export function shortCall(batch: Batch, { what }: Call): string {
@@ -193,10 +199,14 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   }
   if (stage.id === mainStageOf(brew.way)?.id && progress) {
     const late = inMin < 0;
+    // Past its time it may still be good: the words and the bracket beside the pot are of one window.
+    const window = curveOfBatch(batch, brewId)?.window;
+    const goodMin = late && window ? window.toMin - progress.elapsedMin : 0;
     return {
       ...cues,
-      inMin,
-      what: late ? 'Pull it now' : 'Pull it in',
+      inMin: goodMin > 0 ? goodMin : inMin,
+      what: goodMin > 0 ? 'Good to pull, for another' : late ? 'Pull it now' : 'Pull it in',
+      ...(late ? { alone: 'Pull it now' } : {}),
       note: late
         ? `${f.clock(inMin)} over its time; it would make a glass of ${f.strength(progress.strengthX)}`
         : `it would make a glass of ${f.strength(progress.strengthX)} now, ${f.strength(progress.plannedX)} at its time`,

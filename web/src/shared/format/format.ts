@@ -44,17 +44,30 @@ export function volumeRange(low: number, high: number): string {
   return `${ounces(low)} to ${ounces(high)} fl oz`;
 }
 
-/** "15 min", "10 h", "1 h 20 min" */
+/** "15 min", "10 h", "1 h 20 min", "29 days 2 h": days for what lasts days */
 export function duration(minutes: number): string {
   const whole = minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes);
   if (whole < 90) return `${whole} min`;
   const rounded = Math.round(minutes);
+  if (rounded >= 2 * DAY_MIN) return daysAndHours(rounded);
   const [hours, rest] = [Math.floor(rounded / 60), rounded % 60];
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 
-/** "4:07", "1:04:07"; a clock that has run over counts up. */
+const DAY_MIN = 1440;
+
+function daysAndHours(minutes: number): string {
+  const hours = Math.round(minutes / 60);
+  const [days, rest] = [Math.floor(hours / 24), hours % 24];
+  return `${days === 1 ? '1 day' : `${days} days`}${rest === 0 ? '' : ` ${rest} h`}`;
+}
+
+/** "8 min so far": what has run is told in words, so that it is not taken for what is left. */
+export const soFar = (minutes: number): string => `${duration(minutes)} so far`;
+
+/** "4:07", "1:04:07", from a day on "1 day 3 h"; a clock that has run over counts up. */
 export function clock(minutes: number): string {
+  if (Math.abs(minutes) >= DAY_MIN) return daysAndHours(Math.abs(minutes));
   const seconds = Math.round(Math.abs(minutes) * 60);
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
   const two = (n: number): string => String(n).padStart(2, '0');

@@ -9,6 +9,7 @@ export function Page({
   note,
   actions,
   next,
+  handsFirst = false,
   children,
 }: {
   title: string;
@@ -16,20 +17,29 @@ export function Page({
   actions?: ReactNode;
   /** the one thing to do next: beside the others on a table, at the thumb on a phone */
   next?: ReactNode;
+  /** on a phone the work stands first: its title is said, not shown, and what else can be done comes last */
+  handsFirst?: boolean;
   children: ReactNode;
 }): ReactNode {
   useEffect(() => {
     document.title = `${title} · Steepsis`;
   }, [title]);
   return (
-    <main id="main" className="mx-auto w-full max-w-[1280px] px-4 pb-10 pt-5 sm:px-6">
-      <div className="mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
-        <div className="min-w-0">
+    <main
+      id="main"
+      className={`mx-auto w-full max-w-[1280px] px-4 pb-10 pt-5 sm:px-6 ${handsFirst ? 'max-sm:flex max-sm:flex-col max-sm:pt-3' : ''}`}
+    >
+      <div
+        className={`mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3 ${handsFirst ? 'max-sm:contents' : ''}`}
+      >
+        <div className={`min-w-0 ${handsFirst ? 'max-sm:sr-only' : ''}`}>
           <h1 className="text-[1.75rem] leading-tight">{title}</h1>
           {note && <p className="mt-1 text-[0.95rem] text-muted">{note}</p>}
         </div>
         {(actions || next) && (
-          <div className="no-print flex flex-wrap items-center gap-2">
+          <div
+            className={`no-print flex flex-wrap items-center gap-2 ${handsFirst ? 'max-sm:order-last max-sm:mt-4' : ''}`}
+          >
             {actions}
             {next && <div className="thumb sm:contents">{next}</div>}
           </div>
