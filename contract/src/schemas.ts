@@ -9,6 +9,7 @@ import {
   COOLED_BY,
   EVENT_VERSION,
   GLASSES_EACH,
+  PEOPLE_AT_TABLE,
   KEPT_WHERE,
   LOOKS,
   MEASURED_BY,
@@ -74,6 +75,7 @@ export const targetSchema = Joi.object({
   provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
   confirmedOn: datesOf(PLAN_CONFIRMATIONS),
   asked: Joi.object().pattern(RULE_ID, moment()).max(60),
+  people: Joi.number().integer().min(PEOPLE_AT_TABLE.min).max(PEOPLE_AT_TABLE.max),
   glassesEach: Joi.number().integer().min(GLASSES_EACH.min).max(GLASSES_EACH.max),
   readyBy: momentAhead(),
   second: Joi.object({

@@ -42,6 +42,8 @@ export {
   WATERS,
   type WaterFrom,
   GLASSES_EACH,
+  PEOPLE_AT_TABLE,
+  sharedBy,
   OF_MIX,
   POTENCY_RANGE,
   provenanceKey,
@@ -293,7 +295,8 @@ export { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid, type JugGoa
 export { planBackwards, type Backwards, type Starting } from './plan/backwards';
 export { compareWays, methodsOf, type Candidate, type WayColumn } from './plan/compareWays';
 export { steepMapOf, type InPot, type PlannedSteepMap } from './plan/steepMapOf';
-export { handsOnMinutes, totalMinutes } from './plan/workTime';
+export { strengthInWords, sweetnessInWords } from './words/strengthWords';
+export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
 export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';
 export {
   doseLadder,

@@ -231,6 +231,8 @@ export type PlanTarget = {
   confirmedOn?: Readonly<Partial<Record<PlanConfirmation, string>>>;
   /** cautions that a doctor, midwife or pharmacist was asked about, by rule, and on which day (ISO date) */
   asked?: Readonly<Record<string, string>>;
+  /** how many drink of it; the litres are theirs together */
+  people?: number;
   /** glasses that each drinker has in a day; two where left out */
   glassesEach?: number;
   /** when it is to be in the glass, ISO; the plan does not depend on it */
@@ -292,6 +294,19 @@ export const TARGET_RANGES = {
 
 /** Accepted glasses that each drinker has in a day, and what is taken where nobody said. House choice. */
 export const GLASSES_EACH = { unit: 'glasses', min: 1, max: 12, usual: 2 } as const;
+
+/** Accepted number of people at a table. */
+export const PEOPLE_AT_TABLE = { unit: 'people', min: 1, max: 200 } as const;
+
+/** Who shares the litres of a target: as many as were told, else as many as have two glasses of it; and what each then has. */
+export function sharedBy({ litres, glassMl, people }: Pick<PlanTarget, 'litres' | 'glassMl' | 'people'>): {
+  people: number;
+  each: number;
+} {
+  const glasses = (1000 * litres) / glassMl;
+  const count = people ?? Math.max(1, Math.round(glasses / GLASSES_EACH.usual));
+  return { people: count, each: glasses / count };
+}
 
 /** Accepted strength of a lot against the reference. */
 export const POTENCY_RANGE = { unit: '×', min: 0.2, max: 3 } as const;

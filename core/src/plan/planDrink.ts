@@ -3,6 +3,7 @@ import type { WaterLedger } from '../brew/waterLedger';
 import {
   choiceFor,
   GLASSES_EACH,
+  PEOPLE_AT_TABLE,
   TARGET_RANGES,
   ACID_RANGE,
   POTENCY_RANGE,
@@ -35,6 +36,7 @@ export function requireTarget(drink: Drink, target: PlanTarget): void {
   for (const [field, range] of Object.entries(TARGET_RANGES))
     within(field, target[field as keyof typeof TARGET_RANGES], range);
   if (target.acidGPerL !== undefined) within('acidGPerL', target.acidGPerL, ACID_RANGE);
+  if (target.people !== undefined) within('people', target.people, PEOPLE_AT_TABLE);
   if (target.glassesEach !== undefined) within('glassesEach', target.glassesEach, GLASSES_EACH);
   if (target.second) {
     within('second.litres', target.second.litres, SECOND_RANGES.litres);

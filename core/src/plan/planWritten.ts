@@ -67,7 +67,18 @@ export function planWritten(
 /** What stays the cook's own of a target when the drink is made as written. */
 function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
   const written = writtenTarget(drink);
-  const { wayId, others, audience, provenance, confirmedOn, asked: askedAbout, glassesEach, readyBy, potency } = asked;
+  const {
+    wayId,
+    others,
+    audience,
+    provenance,
+    confirmedOn,
+    asked: askedAbout,
+    people,
+    glassesEach,
+    readyBy,
+    potency,
+  } = asked;
   const way =
     drink.brews[0].ways.find((w) => w.id === wayId) ?? drink.brews[0].ways.find((w) => w.id === written.wayId)!;
   const chosen = Object.entries(others ?? {}).flatMap(([brewId, choice]) => {
@@ -83,6 +94,7 @@ function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
     ...(provenance ? { provenance } : {}),
     ...(confirmedOn ? { confirmedOn } : {}),
     ...(askedAbout ? { asked: askedAbout } : {}),
+    ...(people === undefined ? {} : { people }),
     ...(glassesEach === undefined ? {} : { glassesEach }),
     ...(readyBy ? { readyBy } : {}),
     ...(potency ? { potency } : {}),

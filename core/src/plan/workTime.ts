@@ -7,18 +7,50 @@ const HANDS = { measureEach: 1.5, strain: 4, press: 3, rinse: 3, mix: 5, perFerm
  * From the first thing measured to the glass, min: brews side by side where they do not wait for each other, the hands between
  * their stages, mixing, and cooling unless it is poured hot or over ice. What is measured while the water heats costs no time.
  */
-export function totalMinutes(plan: Plan): number {
-  const longest = Math.max(0, ...plan.brews.map(brewMinutes));
-  const ready = longest + mixMinutes(plan);
-  return servedAtOnce(plan) ? ready : ready + plan.cooling.bathMin + plan.cooling.fridgeMin;
+export const totalMinutes = (plan: Plan): number =>
+  dayOfPlan(plan).reduce((sum, leg) => sum + (leg.kind === 'rest' ? 0 : leg.minutes), 0);
+
+/** A stretch of a drink's day: what it is spent with, min. */
+export type DayLeg = { kind: 'measure' | 'pot' | 'strain' | 'mix' | 'ice-bath' | 'fridge' | 'rest'; minutes: number };
+
+/**
+ * The day of a drink in the order of its hours, stretches of nothing left out: measuring beyond what the water's heating gives, the
+ * longest brew, straining, mixing, the ways down, and how long it is the better for resting in the fridge.
+ */
+export function dayOfPlan(plan: Plan): readonly DayLeg[] {
+  const parts = plan.brews.map(brewMinutes);
+  const longest = parts.reduce((a, b) => (inAll(b) > inAll(a) ? b : a), { measure: 0, pot: 0, strain: 0 });
+  const atOnce = servedAtOnce(plan);
+  const legs: DayLeg[] = [
+    { kind: 'measure', minutes: longest.measure },
+    { kind: 'pot', minutes: longest.pot },
+    { kind: 'strain', minutes: longest.strain },
+    { kind: 'mix', minutes: mixMinutes(plan) },
+    { kind: 'ice-bath', minutes: atOnce ? 0 : plan.cooling.bathMin },
+    { kind: 'fridge', minutes: atOnce ? 0 : plan.cooling.fridgeMin },
+    { kind: 'rest', minutes: restMinutes(plan) },
+  ];
+  return legs.filter((leg) => leg.minutes > 0);
 }
 
-function brewMinutes({ way, run, pots }: PlannedBrew): number {
+/** How much longer it stands in the fridge for its rest, min: cooling there is part of it. */
+export function restMinutes(plan: Plan): number {
+  const rest = Math.max(0, ...plan.brews.map((b) => 60 * (b.way.restHours ?? 0)));
+  return Math.max(0, rest - (servedAtOnce(plan) ? 0 : plan.cooling.fridgeMin));
+}
+
+type BrewDay = { measure: number; pot: number; strain: number };
+
+const inAll = ({ measure, pot, strain }: BrewDay): number => measure + pot + strain;
+
+function brewMinutes({ way, run, pots }: PlannedBrew): BrewDay {
   const [first] = run.stages;
-  const stages = run.stages[run.stages.length - 1]?.endMin ?? run.endMin;
   const heats = first?.kind === 'heat' ? first.endMin - first.startMin : 0;
-  const measures = Math.max(0, way.ingredients.length * HANDS.measureEach - heats);
-  return stages + measures + Math.sqrt(pots) * betweenStages(way, run);
+  return {
+    measure: Math.max(0, way.ingredients.length * HANDS.measureEach - heats),
+    pot: run.stages[run.stages.length - 1]?.endMin ?? run.endMin,
+    strain: Math.sqrt(pots) * betweenStages(way, run),
+  };
 }
 
 /** Work that has no stage of its own, min: a sieve runs by what goes through it. */

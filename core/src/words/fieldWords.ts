@@ -291,6 +291,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   water_boiled: 'water boiled on',
   asked: 'cautions that a professional was asked about',
   glassesEach: 'glasses each a day',
+  people: 'people',
   waterFrom: 'where the water is from',
   pressure: 'whether it is made to hold pressure',
   container: 'what it is kept in',

@@ -83,8 +83,21 @@ describe('the plan', () => {
 
   it('says when to start for when it is to be ready', async () => {
     plan('roselle-rose-hip-cooler');
+    await press('ready for a certain time');
+    expect(await screen.findByText(/^Start by/)).toBeInTheDocument();
+    // It is for an afternoon, not for the middle of the night.
+    expect((screen.getByLabelText('Ready by') as HTMLInputElement).value).toMatch(/T15:00$/);
     await press('whenever');
-    expect(await screen.findByText(/^start /)).toBeInTheDocument();
+    expect(screen.queryByText(/^Start by/)).toBeNull();
+  });
+
+  it('asks for people and their glasses, and the litres are theirs together', async () => {
+    plan('roselle-rose-hip-cooler');
+    await type('People', '12');
+    await type('Glasses each', '1.5');
+    await type('Glass size', '250');
+    expect(screen.getByLabelText('Litres')).toHaveValue('4.5');
+    expect(screen.getByLabelText('Glasses')).toHaveValue('18');
   });
 
   it('is worked out from bottles and from a pot, and says what binds', async () => {
@@ -248,7 +261,7 @@ describe('the stove', () => {
       [31, ended('simmer')],
       [33, ended('skim')],
     ]);
-    expect(await screen.findByText(/^rinse with 30 ml,$/)).toBeInTheDocument();
+    expect(await screen.findByText(/rinse with 30 ml,$/)).toBeInTheDocument();
   });
 });
 

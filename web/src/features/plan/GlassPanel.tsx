@@ -2,12 +2,10 @@ import type { ReactNode } from 'react';
 import {
   costOf,
   explain,
-  handsOnMinutes,
   shoppingList,
   sweetnessFelt,
   sweetTartBalance,
   thickness,
-  totalMinutes,
   crystalRisk,
   type Liquid,
   type Plan,
@@ -25,8 +23,6 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
   const list = shoppingList(plan, house.entries);
   const cost = costOf(list, glass.count);
   const priced = list.some((l) => l.cost !== undefined);
-  const total = totalMinutes(plan);
-  const startBy = target.readyBy ? new Date(Date.parse(target.readyBy) - total * 60_000).toISOString() : undefined;
   const rows: { name: string; value: ReactNode }[] = [
     {
       name: 'Sugar',
@@ -53,14 +49,6 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
       ),
     },
     { name: 'Sweet against tart', value: balanceWords(plan) },
-    { name: 'Time in all', value: <Explained what={() => explain(plan, 'time')}>{f.duration(total)}</Explained> },
-    {
-      name: 'With the hands',
-      value: <Explained what={() => explain(plan, 'time')}>{f.duration(handsOnMinutes(plan))}</Explained>,
-    },
-    ...(startBy
-      ? [{ name: `For ${f.moment(target.readyBy!)}`, value: <strong>start {f.moment(startBy)}</strong> }]
-      : []),
     ...(plan.warming
       ? [
           {

@@ -31,6 +31,7 @@ import type { FieldFault } from '@/shared/ui/InlineNumber';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { BackwardsPanel } from './BackwardsPanel';
+import { DayLine } from './DayLine';
 import { FillsLine } from './FillsLine';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
@@ -160,6 +161,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         onAudience={setOccasion}
         onFaults={setFaults}
       />
+      {result.kind === 'plan' && <DayLine plan={result.plan} onReadyBy={(readyBy) => change(drink.id, { readyBy })} />}
       {result.kind === 'plan' && <FillsLine plan={result.plan} onLitres={(litres) => change(drink.id, { litres })} />}
       {!backwards && (
         <Button kind="quiet" onClick={() => setBackwards(true)}>
