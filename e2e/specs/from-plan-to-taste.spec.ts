@@ -133,12 +133,12 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
     await cook.chip('Strength', 'much too weak').click();
     await cook.chip('Smoothness', 'fine').click();
     await cook.button('Note the verdict').click();
-    await cook.expectText(/% stronger, by more leaf: it has tasted weak here\./);
+    await cook.expectText(/last time, by more leaf: it has tasted weak here\./);
   });
 
   await test.step('plans the next one from there', async () => {
     await page.getByRole('link', { name: 'Plan the next one' }).click();
-    await cook.expectText(/After one tasting: \d+ % stronger, by more leaf/);
+    await cook.expectText(/After one tasting: ×[\d.]+ instead of ×[\d.]+ last time, by more leaf/);
     expect(Number(await cook.field('Strength').inputValue())).toBeGreaterThan(1.05);
     await expect(page.getByText('26 g roselle')).toHaveCount(0);
   });

@@ -115,11 +115,10 @@ const clampTo = (field: keyof typeof TARGET_RANGES, value: number): number =>
 const roundTime = (minutes: number): number => roundTo(minutes, minutes < 10 ? 0.5 : minutes < 60 ? 1 : 15);
 
 function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): string {
-  const percent = (from: number, to: number): string => `${Math.abs(Math.round(100 * (to / from - 1)))} %`;
   if (kind === 'dose') {
     return after.strengthX > before.strengthX
-      ? `${percent(before.strengthX, after.strengthX)} stronger, by more leaf: it has tasted weak here.`
-      : `${percent(before.strengthX, after.strengthX)} weaker, by less leaf: it has tasted strong here.`;
+      ? `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by more leaf: it has tasted weak here.`
+      : `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by less leaf: it has tasted strong here.`;
   }
   if (kind === 'time') {
     return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`;
@@ -128,6 +127,9 @@ function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): str
     ? `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has wanted more sweetness against its acid.`
     : `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has tasted too sweet here.`;
 }
+
+/** As every page writes a strength. */
+const times = (x: number): string => `×${x.toFixed(x >= 1.995 ? 1 : 2)}`;
 
 const minutesText = (minutes: number): string =>
   minutes >= 120 ? `${Math.round((minutes / 60) * 4) / 4} h` : `${minutes} min`;

@@ -110,7 +110,7 @@ describe('next time', () => {
     const change = next(tasted({ strength: -2 }));
     expect(change.kind).toBe('dose');
     expect(change.target.strengthX).toBeGreaterThan(1);
-    expect(change.reason).toMatch(/^\d+ % stronger, by more leaf: it has tasted weak here\.$/);
+    expect(change.reason).toMatch(/^×[\d.]+ instead of ×[\d.]+ last time, by more leaf: it has tasted weak here\.$/);
     const grams = (strengthX: number): number => {
       const result = planDrink(ROSELLE_COOLER, { ...ROSELLE_COOLER.defaults, strengthX }, DEFAULT_KITCHEN);
       return result.kind === 'plan' ? result.plan.brews[0].leaf[0]!.grams : NaN;

@@ -1,5 +1,5 @@
 import { addHours, format as formatDate, startOfHour } from 'date-fns';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
   colourIn,
@@ -21,9 +21,10 @@ import { keyOf, type AtStove } from './NextCard';
 import { useCalls } from './useStove';
 
 const HOUR_MS = 3_600_000;
-/** Share of the line that a letter of a name takes, and the mark before it. */
-const LETTER = 0.0058;
-const MARK = 0.022;
+/** The page is at most so wide. */
+const LINE_PX = 1232;
+/** Pixels that a letter of a name takes, the mark before it, and an hour’s figure. */
+const [LETTER_PX, MARK_PX, HOUR_PX] = [7.2, 28, 34];
 
 /** The next day as the edge of a measuring jug: each pot stands at the moment at which it wants hands. */
 export function DayBar(): ReactNode {
@@ -32,12 +33,13 @@ export function DayBar(): ReactNode {
   const now = useNow(20_000);
   const calls = useCalls(batches, now);
   const next = useMemo(() => nextOfEach(calls, now), [calls, now]);
+  const linePx = useLinePx();
   const names = next.map((at) => ({
     id: keyOf(at),
     share: at.share,
-    width: MARK + LETTER * nameOf(at, now).length,
+    width: (MARK_PX + LETTER_PX * nameOf(at, now).length) / linePx,
   }));
-  const shown = namesWithRoom(names, [[0, 0.055]]);
+  const shown = namesWithRoom(names, [[0, 60 / linePx]]);
   const { pathname } = useLocation();
   const [first] = next;
   const rest = longestRest(
@@ -48,6 +50,7 @@ export function DayBar(): ReactNode {
     <div className="day-bar no-print" data-testid="day-bar">
       <div className="relative mx-auto h-3 max-w-[1232px] sm:h-9">
         <Edge
+          linePx={linePx}
           now={now}
           names={names.filter((n) => shown.has(n.id)).map((n) => [n.share, n.share + n.width] as const)}
         />
@@ -84,6 +87,18 @@ export function DayBar(): ReactNode {
   );
 }
 
+/** How wide the line is drawn, px. */
+function useLinePx(): number {
+  const width = useSyncExternalStore(
+    (changed) => {
+      window.addEventListener('resize', changed);
+      return () => window.removeEventListener('resize', changed);
+    },
+    () => window.innerWidth,
+  );
+  return Math.min(LINE_PX, Math.max(300, width - 48));
+}
+
 type Standing = AtStove & { share: number };
 
 /** What each pot wants first, and where that stands on the line; what is later than a day is not on it. */
@@ -104,13 +119,23 @@ const nameOf = (at: AtStove, now: number): string =>
   `${at.batch.plan.drink.name.split(/ and |,| with /)[0]!}: ${shortCall(at.batch, at.call)} ${whenOf(at, now)}`;
 
 /** Ticks of the hours, the night hatched; hours are told where no pot is named. */
-function Edge({ now, names }: { now: number; names: readonly (readonly [number, number])[] }): ReactNode {
+function Edge({
+  linePx,
+  now,
+  names,
+}: {
+  linePx: number;
+  now: number;
+  names: readonly (readonly [number, number])[];
+}): ReactNode {
   const at = (ms: number): number => 98.5 * shareOfDayAhead((ms - now) / HOUR_MS);
   const first = addHours(startOfHour(now), 1);
   const hours = Array.from({ length: DAY_AHEAD_H }, (_, i) => addHours(first, i));
   const night = hours.filter((h) => h.getHours() >= NIGHT.fromH || h.getHours() < NIGHT.toH);
   const free = (share: number): boolean =>
-    share > 0.06 && share < 0.975 && names.every(([a, b]) => share < a - 0.03 || share > b + 0.03);
+    share > 70 / linePx &&
+    share < 1 - HOUR_PX / linePx &&
+    names.every(([a, b]) => share < a - HOUR_PX / linePx || share > b + HOUR_PX / 2 / linePx);
   let last = 0;
   return (
     <div aria-hidden>
@@ -156,7 +181,7 @@ function Edge({ now, names }: { now: number; names: readonly (readonly [number, 
       </span>
       {hours.map((h) => {
         const share = at(h.getTime()) / 100;
-        if (!free(share) || share - last < 0.045) return null;
+        if (!free(share) || share - last < (1.6 * HOUR_PX) / linePx) return null;
         last = share;
         return (
           <span

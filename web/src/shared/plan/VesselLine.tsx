@@ -5,6 +5,7 @@ import {
   ledgerOf,
   likelyRange,
   mainStageOf,
+  strengthInWords,
   type FigureId,
   type MixLine,
   type Plan,
@@ -166,7 +167,12 @@ function outStep(brew: PlannedBrew, scale: number): Step {
       ...afterLines(brew),
       { figure: 'yield', text: `likely ${f.volumeRange(likely.low, likely.high)}` },
       ...(figures.strengthX > 0
-        ? [{ figure: 'concentrate-strength', text: `about ${f.strength(figures.strengthX)} of the house` } as const]
+        ? [
+            {
+              figure: 'concentrate-strength',
+              text: `${strengthInWords(figures.strengthX)}, ${f.strength(figures.strengthX)}`,
+            } as const,
+          ]
         : []),
     ],
     grow: 15,
@@ -250,15 +256,16 @@ function mixStep(plan: Plan, scale: number): Step {
         scale={scale}
         layers={[{ ml: jug.figures.volumeMl / jug.count, colour: colourIn(jug.liquid, jug.vessel) }]}
         main={`${jug.count > 1 ? `${jug.count} × ` : ''}${f.volume(jug.figures.volumeMl / jug.count)}`}
-        {...(jug.figures.strengthX > 0
-          ? { sub: `${f.strength(jug.figures.strengthX)}${target.iced ? ' before ice' : ''}` }
-          : {})}
+        {...(jug.figures.strengthX > 0 ? { sub: f.strength(jug.figures.strengthX) } : {})}
         description={`Jug of ${f.volume(jug.figures.volumeMl)}${f.atStrength(jug.figures.strengthX)}`}
       />
     ),
     foot:
       jug.figures.strengthX > 0
-        ? { figure: 'jug-strength', text: `${f.strength(jug.figures.strengthX)} ${where}` }
+        ? {
+            figure: 'jug-strength',
+            text: `${f.strength(jug.figures.strengthX)}${target.iced ? ' before the ice' : ''} ${where}`,
+          }
         : { text: where },
   };
 }

@@ -52,13 +52,16 @@ export function VesselDrawing({
     return { ...layer, y: bottom - at(below), depth: at(layer.ml) };
   });
   const level = bands[bands.length - 1]?.y ?? bottom;
-  const filled = bottom - level;
   const textColour = inkOn(bands[bands.length - 1]?.colour ?? '#ffffff');
-  // Words stand in the liquid, above the plants that lie at the bottom; over it where there is too little to read them on.
-  const readable = filled > (level - top < WORDS_NEED_PX ? WORDS_NEED_LEAST_PX + (leafColour ? 14 : 0) : WORDS_NEED_PX);
-  const textY = readable
-    ? bottom - filled / 2 - (leafColour ? 9 : 0)
-    : Math.max(top + 17, Math.min(level - (sub ? 24 : 14), leafColour ? bottom - 48 : Infinity));
+  const words = wordsAt({
+    top,
+    bottom: bottom - (leafColour ? LEAF_PX : 0),
+    level: level + (iceCubes > 0 ? ICE_PX * Math.ceil(Math.min(6, iceCubes) / 3) : 0),
+    surface: level,
+    main: main !== undefined,
+    sub: sub !== undefined,
+  });
+  const ink = words.inLiquid ? textColour : 'currentColor';
   const clip = useId();
   return (
     <svg
@@ -107,8 +110,8 @@ export function VesselDrawing({
       {bands.map(
         (b, i) =>
           b.label &&
-          b.depth > 13 && (
-            <text key={i} x={side + 10} y={b.y + Math.min(b.depth / 2 + 4, 16)} fontSize={11.5} fill={inkOn(b.colour)}>
+          b.depth > 15 && (
+            <text key={i} x={side + 10} y={b.y + Math.min(b.depth / 2 + 5, 17)} fontSize={13} fill={inkOn(b.colour)}>
               {b.label}
             </text>
           ),
@@ -116,24 +119,18 @@ export function VesselDrawing({
       {main && (
         <text
           x={width / 2}
-          y={textY + (sub ? 0 : 7)}
+          y={words.y}
           textAnchor="middle"
           fontSize={w < 70 ? 15 : 21}
           fontWeight={700}
-          fill={readable ? textColour : 'currentColor'}
+          fill={ink}
           style={{ fontFamily: 'var(--font-display)' }}
         >
           {main}
         </text>
       )}
-      {sub && (
-        <text
-          x={width / 2}
-          y={textY + 17}
-          textAnchor="middle"
-          fontSize={11.5}
-          fill={readable ? textColour : 'currentColor'}
-        >
+      {sub && words.withSub && (
+        <text x={width / 2} y={words.y + (main ? 18 : 0)} textAnchor="middle" fontSize={13} fill={ink}>
           {sub}
         </text>
       )}
@@ -141,9 +138,29 @@ export function VesselDrawing({
   );
 }
 
-/** Two lines of words and a little air; with none where there is even less room over the liquid. */
-const WORDS_NEED_PX = 52;
-const WORDS_NEED_LEAST_PX = 34;
+/** What lies on the bottom and what floats takes so much of the height, px; a line of large and of small words so much. */
+const [LEAF_PX, ICE_PX, LARGE_PX, SMALL_PX] = [26, 24, 24, 18];
+
+/**
+ * Where words stand: in the liquid, clear of plants and ice; over it where there is more room; the small ones are left out where
+ * there is room for the large alone. `y` is the base line of the first of them.
+ */
+function wordsAt(room: { top: number; bottom: number; level: number; surface: number; main: boolean; sub: boolean }): {
+  y: number;
+  inLiquid: boolean;
+  withSub: boolean;
+} {
+  const [large, small] = [room.main ? LARGE_PX : 0, room.sub ? SMALL_PX : 0];
+  const [below, above] = [room.bottom - room.level, room.surface - room.top];
+  const base = (from: number, high: number, needs: number): number =>
+    from + (high - needs) / 2 + (room.main ? LARGE_PX - 5 : SMALL_PX - 5);
+  if (below >= large + small) return { y: base(room.level, below, large + small), inLiquid: true, withSub: true };
+  if (above >= large + small) return { y: base(room.top, above, large + small), inLiquid: false, withSub: true };
+  if (!room.main) return { y: 0, inLiquid: false, withSub: false };
+  return below >= above
+    ? { y: base(room.level, below, large), inLiquid: true, withSub: false }
+    : { y: base(room.top, above, large), inLiquid: false, withSub: false };
+}
 
 const BARE = { id: '', name: '', emptyG: 0, material: 'steel' } as const;
 
