@@ -59,8 +59,8 @@ const parts = Joi.array()
 const tasteSchema = Joi.object({
   state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(),
   strength: Joi.number().integer().min(-2).max(2).required(),
-  sweet: Joi.number().integer().min(-1).max(1).required(),
-  tart: Joi.number().integer().min(-1).max(1).required(),
+  sweet: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
+  tart: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
   harsh: Joi.number().integer().min(0).max(3).required(),
   flavour: Joi.object({ of: key, wants: Joi.valid('more', 'less').required() }),
 });

@@ -110,8 +110,8 @@ const event = (type: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchem
 const verdictSchema = Joi.object({
   strength: Joi.number().integer().min(-2).max(2).required(),
   harsh: Joi.number().integer().min(0).max(3).required(),
-  sweet: Joi.number().integer().min(-1).max(1).required(),
-  tart: Joi.number().integer().min(-1).max(1).required(),
+  sweet: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
+  tart: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
   note: Joi.string().max(500).allow(''),
 }).required();
 

@@ -296,6 +296,7 @@ export { planBackwards, type Backwards, type Starting } from './plan/backwards';
 export { compareWays, methodsOf, type Candidate, type WayColumn } from './plan/compareWays';
 export { steepMapOf, type InPot, type PlannedSteepMap } from './plan/steepMapOf';
 export { strengthInWords, sweetnessInWords } from './words/strengthWords';
+export { timesStandard } from './liquid/strength';
 export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
 export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';
 export {

@@ -58,8 +58,9 @@ export type ServedState = 'warm' | 'chilled' | 'iced' | 'neat';
 export type Verdict = {
   strength: -2 | -1 | 0 | 1 | 2;
   harsh: 0 | 1 | 2 | 3;
-  sweet: -1 | 0 | 1;
-  tart: -1 | 0 | 1;
+  /** by halves: a half is "a bit" */
+  sweet: -1 | -0.5 | 0 | 0.5 | 1;
+  tart: -1 | -0.5 | 0 | 0.5 | 1;
   note?: string;
 };
 

@@ -36,6 +36,8 @@ export type Fix = {
 export type Fixes =
   | { kind: 'right' }
   | { kind: 'fixes'; fixes: readonly Fix[] }
+  /** the jug takes nothing more: the same stirred into each glass, as much as `inGlassMl` of 100 ml */
+  | { kind: 'at-glass'; why: string; fixes: readonly Fix[] }
   /** why nothing on hand does it, and what would */
   | { kind: 'none'; why: string; would: readonly string[] };
 
@@ -49,6 +51,8 @@ export type FixSetup = {
   drunk: ToBeDrunk;
   standard: number;
   measuredWith?: MeasuredWith;
+  /** drinks of another taste may go in too, where nothing of the same kind does it; left out, they stay what they are */
+  otherDrinks?: boolean;
 };
 
 /** The glass in which a fix is tried first, ml. */
@@ -70,14 +74,34 @@ export function fixesFor(asked: FixSetup): Fixes {
   // The sour of a plant comes with its strength: where it cannot be taken down, sugar balances it.
   const aims =
     taste.tart > 0 && taste.sweet <= 0 ? [goals, goalsAfter(jug, standard, taste, drunk, 'balanced')] : [goals];
-  const among = (liquids: readonly BenchPart[]): Candidate[] =>
-    aims.flatMap((aim) => candidates({ ...setup, onHand: liquids }, aim));
-  // What brings another taste is only reached for where nothing of the same kind does.
-  const kin = among(onHand.filter((p) => isKin(p, jug)));
-  const found = distinct(kin.length > 0 ? kin : among(onHand)).slice(0, MOST_FIXES);
-  if (found.length === 0) return { kind: 'none', ...whyNone(setup, goals) };
-  return { kind: 'fixes', fixes: found.map((f, i) => asFix(f, found[0]!, i, setup)) };
+  const among = (liquids: readonly BenchPart[]): Candidate[] => aimed({ ...setup, onHand: liquids }, aims);
+  // What brings another taste is only reached for where that was asked for, and nothing of the same kind does.
+  const kin = onHand.filter((p) => isKin(p, jug));
+  const found = among(kin);
+  const chosen = found.length === 0 && setup.otherDrinks ? among(onHand) : found;
+  if (chosen.length > 0) return { kind: 'fixes', fixes: smallestFirst(chosen, setup) };
+  const inGlass = { ...setup, onHand: setup.otherDrinks ? onHand : kin };
+  const atGlass = roomMl < NO_ROOM_ML ? aimed({ ...inGlass, roomMl: volumeMl(jug) }, aims) : [];
+  if (atGlass.length > 0) return { kind: 'at-glass', why: FULL, fixes: smallestFirst(atGlass, setup) };
+  return { kind: 'none', ...whyNone(inGlass, goals) };
 }
+
+const aimed = (setup: FixSetup, aims: readonly (readonly TasteGoal[])[]): Candidate[] =>
+  aims.flatMap((aim) => candidates(setup, aim));
+
+/** Less room than this is none, ml: a splash on the table. House choice. */
+const NO_ROOM_ML = 20;
+const FULL = 'The jug is full: there is no room to add anything.';
+
+/** The smallest step that does it comes first; a little more that hits it much better comes before a little less. */
+function smallestFirst(found: readonly Candidate[], setup: FixSetup): Fix[] {
+  const size = (c: Candidate): number => Object.values(c.additionsMl).reduce((sum, ml) => sum + ml, 0);
+  const ways = distinct([...found].sort((a, b) => size(a) + MISS_ML * a.cost - (size(b) + MISS_ML * b.cost)));
+  return ways.slice(0, MOST_FIXES).map((f, i) => asFix(f, ways[0]!, i, setup));
+}
+
+/** What a goal missed by its tolerance is worth of pouring, ml. House choice. */
+const MISS_ML = 40;
 
 /** Tastes of nothing that the jug does not taste of: at least half of its strength comes from plants that are there already. */
 function isKin({ liquid }: BenchPart, jug: Liquid): boolean {
@@ -110,7 +134,7 @@ const MOST_FIXES = 3;
 const distinct = (all: readonly Candidate[]): Candidate[] =>
   all.filter((c, i) => all.findIndex((d) => alike(c, d)) === i);
 
-/** The best fix, the best without each liquid it takes, and the best that takes the last of one: rounded, checked, each once. */
+/** The best fix, the best without each liquid it takes, the best that takes the last of one, and of each alone: rounded, checked. */
 function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
   const first = rounded(setup, goals, setup.onHand);
   if (!first) return [];
@@ -125,8 +149,15 @@ function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
       ...(usesUpNearly(p, first.additionsMl[p.id]!) ? [rounded(setup, goals, setup.onHand, p)] : []),
     ])
     .filter((c): c is Candidate => c !== undefined);
-  return [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl)];
+  // Of one liquid alone just enough is the smallest step: to the near edge of what nobody tastes any more.
+  const alone = setup.onHand.flatMap((p) => rounded(setup, goals, [p], undefined, goals.map(justEnough)) ?? []);
+  return [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl), ...alone];
 }
+
+const justEnough = (g: TasteGoal): TasteGoal => ({
+  ...g,
+  target: g.why === 'said' && g.kind === undefined ? g.target + Math.sign(g.now - g.target) * g.tolerance : g.target,
+});
 
 /** A bottle with little left in it may as well be finished. */
 const usesUpNearly = (p: BenchPart, ml: number): boolean =>
@@ -161,6 +192,7 @@ function rounded(
   goals: readonly TasteGoal[],
   liquids: readonly BenchPart[],
   finish?: BenchPart,
+  aim: readonly TasteGoal[] = goals,
 ): Candidate | undefined {
   const { jug, roomMl, measuredWith = 'ml' } = setup;
   const finishMl = finish ? volumeMl(finish.liquid) : 0;
@@ -172,7 +204,7 @@ function rounded(
     volumeMl: volumeMl(start),
     roomMl: roomMl - finishMl,
     liquids: rest.map((p) => fixLiquid(p, setup, goals)),
-    goals,
+    goals: aim,
   });
   const additionsMl: Record<string, number> = finish ? { [finish.id]: finishMl } : {};
   let room = roomMl - finishMl;
@@ -212,10 +244,15 @@ function checked(
   const before = costOf(goals, (g) => g.now);
   const mends = goals.every((g) => {
     const was = offBy(g, g.now);
-    return was <= 1 || offBy(g, reached[g.id] ?? 0) <= Math.max(1, 0.45 * was);
+    return was <= 1 || offBy(g, reached[g.id] ?? 0) <= Math.max(1 + 1e-6, 0.45 * was);
   });
   const spoils = goals.some((g) => offBy(g, reached[g.id] ?? 0) > Math.max(2.5, offBy(g, g.now)));
-  if (!mends || spoils || cost > 0.7 * before) return undefined;
+  // What was said counts no more once nobody tastes it.
+  const left = goals.reduce((sum, g) => {
+    const off = offBy(g, reached[g.id] ?? 0);
+    return sum + (g.why === 'said' && off <= 1 + 1e-6 ? 0 : (g.weight ?? 1) * off);
+  }, 0);
+  if (!mends || spoils || left > 0.7 * before) return undefined;
   return { additionsMl, after, addedMl: volumeMl(after) - volumeMl(jug), cost, goals };
 }
 
@@ -290,9 +327,6 @@ function sweetByParts(
 /** Things a kitchen could have, to say what would help, ml and made-up liquids of ordinary strength. */
 function whyNone(setup: FixSetup, goals: readonly TasteGoal[]): { why: string; would: readonly string[] } {
   const would: string[] = [];
-  const pourOffMl = pourOffThatHelps(setup, goals);
-  if (pourOffMl !== undefined)
-    would.push(`Pour off ${Math.ceil(pourOffMl / 10) * 10} ml first, to keep or to drink; then it can be put right.`);
   const plenty: FixSetup = {
     ...setup,
     onHand: setup.onHand.map((p) => ({ ...p, endless: true })),
@@ -310,6 +344,10 @@ function whyNone(setup: FixSetup, goals: readonly TasteGoal[]): { why: string; w
     const ml = found?.additionsMl[missing.id] ?? 0;
     if (found && ml > 0) would.push(`About ${ml < 20 ? ml : Math.ceil(ml / 5) * 5} ml of ${missing.name} would do it.`);
   }
+  // Pouring off is for where nothing else does.
+  const pourOffMl = would.length > 0 ? undefined : pourOffThatHelps(setup, goals);
+  if (pourOffMl !== undefined)
+    would.push(`Pour off ${Math.ceil(pourOffMl / 10) * 10} ml first, to keep or to drink; then it can be put right.`);
   return { why: reason(setup, goals, would.length > 0), would };
 }
 
@@ -347,7 +385,7 @@ const LEMON: Liquid = juiceOf(botanicalBySlug('lemon_juice'), 1000);
 function reason({ roomMl, onHand }: FixSetup, goals: readonly TasteGoal[], helps: boolean): string {
   const off = goals.filter((g) => offBy(g, g.now) > 1);
   const up = off.filter((g) => g.target > g.now && g.kind !== 'at-most').map((g) => g.id.split(':')[0]!);
-  if (roomMl < 20) return 'The jug is full: there is no room to add anything.';
+  if (roomMl < NO_ROOM_ML) return FULL;
   if (onHand.length === 0) return 'Nothing stands beside the jug.';
   if (up.includes('strength') && off.some((g) => g.id === 'harsh'))
     return 'Weak and harsh at once: more of it would only be harsher. A smoother concentrate, or sugar, is what it wants.';

@@ -2,11 +2,11 @@ import { botanicalBySlug } from '../reference/botanicals';
 import fc from 'fast-check';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { portionOfVolume, pourTogether, spiritOf, syrupOf, volumeMl, waterOf, type Liquid } from '../liquid/liquid';
-import { strengthWeightLPerG } from '../liquid/strength';
+import { strengthWeightLPerG, timesStandard } from '../liquid/strength';
 import { borneGPerL } from '../reference/bearing';
 import { InputError } from '../quantity/errors';
 import { fillJug, LADLE_ML, type BenchPart, type BenchWish, type Filled } from './fillJug';
-import { fixesFor, type FixSetup } from './fix';
+import { fixesFor, type Fix as JugFix, type Fixes, type FixSetup } from './fix';
 import { toldFacts, toldLiquid } from './pourable';
 import { asStored } from './pouredPart';
 import { harshLoad } from '../liquid/harshness';
@@ -338,9 +338,29 @@ describe('a fix after a taste', () => {
     const two = fixesFor(setup({ strength: 0 }, { jug: one.after.liquid, roomMl: 600 - one.addedMl }));
     expect(two.kind).toBe('right');
   });
-  it('says why there is none: a full jug, and how much to pour off', () => {
-    const none = fixesFor(setup({ strength: -1 }, { roomMl: 0 }));
-    expect(none).toMatchObject({ kind: 'none', why: expect.stringContaining('full') as string });
+  it('goes into each glass where the jug is full', () => {
+    const found = fixesFor(setup({ sweet: 0.5 }, { roomMl: 0 }));
+    expect(found).toMatchObject({ kind: 'at-glass', why: expect.stringContaining('full') as string });
+    const [fix] = (found as Extract<Fixes, { kind: 'at-glass' }>).fixes;
+    expect(Object.keys(fix!.inGlassMl)).toEqual(['water']);
+    expect(fix!.inGlassMl['water']).toBeLessThan(20);
+  });
+  it('is less for a bit than for the whole of a complaint, and tells what it costs', () => {
+    const [bit, whole] = [first(setup({ sweet: 0.5 })), first(setup({ sweet: 1 }))];
+    expect(bit.addedMl).toBeLessThan(whole.addedMl);
+    expect(Object.keys(bit.additionsMl)).toEqual(['water']);
+    expect(bit.after.figures.strengthX).toBeLessThan(timesStandard(jug, 1));
+  });
+  it('finds the lemon for what is flat and too sweet', () => {
+    const found = fixesFor(
+      setup({ sweet: 0.5, tart: -1 }, { onHand: [part('Lemon', lemon(100)), part('Syrup', syrup(300)), water] }),
+    );
+    if (found.kind !== 'fixes') throw new Error(found.kind);
+    expect(Object.keys(found.fixes[0]!.additionsMl)).toContain('Lemon');
+  });
+  it('speaks of pouring off only where nothing else does it', () => {
+    const none = fixesFor(setup({ strength: -2 }, { roomMl: 60 }));
+    expect(none.kind).toBe('none');
     expect((none as unknown as { would: string[] }).would.join(' ')).toMatch(/Pour off \d+ ml first/);
   });
   it('says what would make one: nothing on hand is strong enough', () => {
@@ -350,12 +370,14 @@ describe('a fix after a taste', () => {
       /ml of a concentrate three times as strong/,
     );
   });
-  it('reaches for another taste only where nothing of the same kind does, and says so', () => {
+  it('reaches for another taste only where that was asked for and nothing of the same kind does, and says so', () => {
     const ginger = part('Ginger', portionOfVolume(liquor('ginger_fresh', 3), 400));
     const kin = first(setup({ strength: -1 }, { onHand: [ginger, part('Base', concentrate(400)), water] }));
     expect(Object.keys(kin.additionsMl)).toEqual(['Base']);
     expect(kin.brings).toEqual([]);
-    expect(first(setup({ strength: -1 }, { onHand: [ginger, water] })).brings).toEqual(['Ginger']);
+    expect(fixesFor(setup({ strength: -1 }, { onHand: [ginger, water] })).kind).toBe('none');
+    const asked = setup({ strength: -1 }, { onHand: [ginger, water], otherDrinks: true });
+    expect(first(asked).brings).toEqual(['Ginger']);
   });
   it('never thins with spirit', () => {
     const result = fixesFor(setup({ strength: 1 }, { onHand: [part('Rum', spiritOf(700, 40))] }));

@@ -42,6 +42,9 @@ const FLAVOUR_STEP = { more: 1.35, less: 0.75 } as const;
 /** Harshness cannot be taken out: a drink that is right but harsh is let down a little. House estimate. */
 const HARSH_THINS_TO = 0.85;
 
+/** What was right weighs so much against what was said to be off. House choice. */
+const KEPT_WEIGHS = 0.5;
+
 /** What one figure of a jug should be after a verdict. */
 export type TasteGoal = BlendGoal & {
   /** what it is now */
@@ -77,6 +80,8 @@ export function goalsAfter(
     ...goalFor(of, wanted, id),
     now,
     why: said ? 'said' : 'kept',
+    // What was said to be off comes before what was right: it may suffer a little.
+    weight: said ? 1 : KEPT_WEIGHS,
     ...more,
   });
   const strength = timesStandard(jug, standard);
@@ -84,7 +89,8 @@ export function goalsAfter(
   const sweeterThan = sweetFelt(taste.state, sweet) / sweetFelt(drunk.state, sweet);
   const acid = acidGPerL(jug);
   const harsh = harshLoad(jug);
-  const flat = Math.max(acid / STEP.tart(-1), acid + 0.5);
+  // What is flat has little acid to multiply: it gets some.
+  const flat = Math.max(acid / STEP.tart(taste.tart), acid - 0.5 * taste.tart);
   const { flavour } = taste;
   const balanced = sharpness === 'balanced' && taste.tart > 0;
   const thinnedForHarsh = taste.harsh >= 2 && taste.strength === 0;
@@ -96,7 +102,7 @@ export function goalsAfter(
       ((strength * ice) / STEP.strength(taste.strength)) * (thinnedForHarsh ? HARSH_THINS_TO : 1),
       taste.strength !== 0,
       {
-        weight: flavour && taste.strength === 0 ? 0.4 : 1,
+        ...(flavour && taste.strength === 0 ? { weight: 0.4 } : {}),
         ...(thinnedForHarsh ? { tolerance: 0.15 * strength } : {}),
       },
     ),
@@ -105,7 +111,7 @@ export function goalsAfter(
       sweet,
       taste.sweet < 0 && sweet < 10
         ? UNSWEETENED_TO
-        : ((sweet * ice * sweeterThan) / STEP.sweet(taste.sweet)) * (balanced ? STEP.tart(1) : 1),
+        : ((sweet * ice * sweeterThan) / STEP.sweet(taste.sweet)) * (balanced ? STEP.tart(taste.tart) : 1),
       taste.sweet !== 0 || balanced,
     ),
     goal(

@@ -29,14 +29,24 @@ export const PRIOR_SIGMA = { wantedX: 0.32, harshLimit: 0.4, sugar: 0.3 } as con
 /** Noise of one verdict, log scale: a step of 1.2 is about one just noticeable step of strength. House estimates. */
 export const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
 
-/** Cuts between the words, in units of noise: five words of strength, four of harshness, three of sweetness and tartness. */
+/** Cuts between the words, in units of noise: five words of strength, four of harshness. */
 const CUTS = {
   strength: [-1.5, -0.5, 0.5, 1.5],
   // At what the house bears, half of the answers are "a bit harsh" or worse.
   harsh: [-1.3, 0, 1],
-  sweet: [-0.8, 0.8],
-  tart: [-0.9, 0.9],
 } as const;
+
+/**
+ * Between what, in units of noise, a word of sweetness or tartness is said. The words for a bit were not there at first, and what
+ * was then called "too sweet" reaches down into them: neighbours overlap. House estimates.
+ */
+const SAID = new Map<number, readonly [from: number, to: number]>([
+  [-1, [-Infinity, -0.8]],
+  [-0.5, [-1.3, -0.4]],
+  [0, [-0.8, 0.8]],
+  [0.5, [0.4, 1.3]],
+  [1, [0.8, Infinity]],
+]);
 
 /**
  * How a state changes harshness, against chilled: warm is smoother. House estimates; sweetness goes by its own law. Ice thins the drink besides, and that is in the figures of the glass.
@@ -62,6 +72,12 @@ function answerChance(latent: number, cuts: readonly number[], index: number): n
   return 0.94 * (upper - lower) + 0.06 / (cuts.length + 1);
 }
 
+/** Chance of such a word; as above, none is ever impossible. */
+function saidChance(latent: number, word: number): number {
+  const [from, to] = SAID.get(word) ?? [-Infinity, Infinity];
+  return 0.94 * (normalCdf(to - latent) - normalCdf(from - latent)) + 0.02;
+}
+
 /** Log chance of what was said, for one value of an unknown on the log scale. */
 type LogChance = (unknown: number, r: TastingRecord) => number;
 
@@ -83,8 +99,8 @@ const ofSugar =
     if (r.sugarGPerL <= 0) return 0;
     const sweet = Math.log((r.sugarGPerL * sweetFelt(r.state, r.sugarGPerL)) / priorGPerL) - sugar;
     return (
-      Math.log(answerChance(sweet / NOISE.sweet, CUTS.sweet, r.verdict.sweet + 1)) +
-      Math.log(answerChance(-sweet / NOISE.tart, CUTS.tart, r.verdict.tart + 1))
+      Math.log(saidChance(sweet / NOISE.sweet, r.verdict.sweet)) +
+      Math.log(saidChance(-sweet / NOISE.tart, r.verdict.tart))
     );
   };
 

@@ -111,6 +111,7 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
       self: { kind: 'jug', jugId: jug.id },
       drunk: { state: drunkState(jug), thinning },
       standard: jug.standard,
+      glassMl: jug.glassMl,
     }),
     [jug, thinning],
   );

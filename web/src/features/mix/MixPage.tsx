@@ -97,6 +97,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
         thinning: target.iced ? Math.max(1, promised.jugX / target.strengthX) : 1,
       },
       standard: standardOf(batch),
+      glassMl: target.glassMl,
     }),
     [batch, jug, target, promised],
   );

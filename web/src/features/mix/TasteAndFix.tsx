@@ -4,6 +4,7 @@ import {
   isKept,
   JUICES,
   stateNote,
+  timesStandard,
   toldLiquid,
   volumeMl,
   type BenchPart,
@@ -39,6 +40,7 @@ export type FixSubject = {
   self: Kept;
   drunk: ToBeDrunk;
   standard: number;
+  glassMl: number;
 };
 
 type Source = BenchPart & { from: Pourable };
@@ -65,6 +67,7 @@ export function TasteAndFix({
   const [said, setSaid] = useState<{ strength: string; sweet: string; tart: string; harsh: string }>(RIGHT);
   const [flavour, setFlavour] = useState('none');
   const [fixed, setFixed] = useState(0);
+  const [otherDrinks, setOtherDrinks] = useState(false);
   const { atHand, rests, measuredWith, usedUp } = useJugBench();
   const say = (part: Partial<typeof said>): void => setSaid((was) => ({ ...was, ...part }));
   const onHand = useMemo(
@@ -84,8 +87,8 @@ export function TasteAndFix({
   }, [state, said, flavour]);
   const question = useMemo(() => {
     const { jug, roomMl, drunk, standard } = subject;
-    return { setup: { jug, roomMl, onHand, taste, drunk, standard, measuredWith } };
-  }, [subject, onHand, taste, measuredWith]);
+    return { setup: { jug, roomMl, onHand, taste, drunk, standard, measuredWith, otherDrinks } };
+  }, [subject, onHand, taste, measuredWith, otherDrinks]);
   const { value: found, fault } = useMixAnswer('fixes', question);
   const note = stateNote(state, subject.drunk);
   const pourIn = (fix: JugFix): void =>
@@ -124,7 +127,7 @@ export function TasteAndFix({
               onValue={setFlavour}
             />
           </p>
-          <AtHand />
+          <AtHand otherDrinks={otherDrinks} onOtherDrinks={setOtherDrinks} />
         </div>
         <div aria-live="polite">
           <Refusal error={error ?? fault ?? null} />
@@ -143,6 +146,9 @@ export function TasteAndFix({
               ))}
             </div>
           )}
+          {found?.kind === 'at-glass' && (
+            <AtGlass why={found.why} fix={found.fixes[0]!} subject={subject} sources={onHand} />
+          )}
           {found?.kind === 'fixes' && (
             <ol className="space-y-3" aria-label="Fixes">
               {found.fixes
@@ -153,6 +159,7 @@ export function TasteAndFix({
                     fix={fix}
                     first={i === 0}
                     sources={onHand}
+                    was={strengthNow(subject)}
                     thinning={subject.drunk.thinning}
                     pending={pending}
                     onPour={() => pourIn(fix)}
@@ -174,6 +181,7 @@ function FixCard({
   fix,
   first,
   sources,
+  was,
   thinning,
   pending,
   onPour,
@@ -181,6 +189,8 @@ function FixCard({
   fix: JugFix;
   first: boolean;
   sources: readonly Source[];
+  /** × of the jug before it */
+  was: number;
   thinning: number;
   pending: boolean;
   onPour: () => void;
@@ -211,6 +221,7 @@ function FixCard({
       <p className="mt-1 text-sm text-muted">
         Then {f.volume(figures.volumeMl)}
         {f.atStrength(figures.strengthX)}
+        {Math.abs(figures.strengthX - was) >= 0.015 && ` instead of ${f.strength(was)}`}
         {thinning > 1.01 ? ` (${f.strength(figures.strengthX / thinning)} once the ice has thinned it)` : ''},{' '}
         {f.gPerL(figures.sweetGPerL)} sweet, {f.gPerL(figures.acidGPerL)} tart.
         {fix.stillOff.length > 0 && ` Still ${fix.stillOff.join(', ')}.`}
@@ -233,8 +244,50 @@ function FixCard({
   );
 }
 
-/** Besides the shelf: syrup, lemon juice and water. */
-function AtHand(): ReactNode {
+/** A full jug takes nothing: what goes into each glass instead. */
+function AtGlass({
+  why,
+  fix,
+  subject: { glassMl },
+  sources,
+}: {
+  why: string;
+  fix: JugFix;
+  subject: FixSubject;
+  sources: readonly Source[];
+}): ReactNode {
+  const share = Object.values(fix.inGlassMl).reduce((sum, ml) => sum + ml, 0) / 100;
+  const jugMl = glassMl / (1 + share);
+  return (
+    <div className="rounded-md border border-line p-3">
+      <p className="text-muted">{why}</p>
+      <h3 className="mt-1 text-base">In each glass of {f.exactMl(glassMl)} instead</h3>
+      <ul className="mt-1 text-lg">
+        {Object.entries(fix.inGlassMl).map(([id, ml]) => (
+          <li key={id}>
+            <strong className="font-semibold">{mlWords((ml * jugMl) / 100)}</strong> of{' '}
+            {sources.find((s) => s.id === id)?.name ?? id}
+          </li>
+        ))}
+        <li className="text-muted">and {f.exactMl(jugMl)} of the jug</li>
+      </ul>
+      <p className="mt-1 text-sm text-muted">
+        The glass is then at {f.strength(fix.after.figures.strengthX)}, {f.gPerL(fix.after.figures.sweetGPerL)} sweet.
+      </p>
+    </div>
+  );
+}
+
+const strengthNow = ({ jug, standard }: FixSubject): number => timesStandard(jug, standard);
+
+/** Besides the shelf: syrup, lemon juice and water; and whether other drinks may go in. */
+function AtHand({
+  otherDrinks,
+  onOtherDrinks,
+}: {
+  otherDrinks: boolean;
+  onOtherDrinks: (wanted: boolean) => void;
+}): ReactNode {
   const { atHand, set } = useJugBench();
   const put = (part: Partial<typeof atHand>): void => set({ atHand: { ...atHand, ...part } });
   return (
@@ -264,6 +317,9 @@ function AtHand(): ReactNode {
       </p>
       <Tick checked={atHand.water} onChange={(water) => put({ water })}>
         cold water
+      </Tick>
+      <Tick checked={otherDrinks} onChange={onOtherDrinks}>
+        other drinks of the house too, where nothing of its own kind does it
       </Tick>
     </details>
   );

@@ -18,12 +18,16 @@ export const HARSH: readonly Word<string>[] = [
 ];
 export const SWEET: readonly Word<string>[] = [
   { value: '-1', label: 'wants sugar' },
+  { value: '-0.5', label: 'wants a bit' },
   { value: '0', label: 'sweet enough' },
+  { value: '0.5', label: 'a bit too sweet' },
   { value: '1', label: 'too sweet' },
 ];
 export const TART: readonly Word<string>[] = [
   { value: '-1', label: 'flat' },
+  { value: '-0.5', label: 'a bit flat' },
   { value: '0', label: 'tart enough' },
+  { value: '0.5', label: 'a bit sharp' },
   { value: '1', label: 'too sharp' },
 ];
 export const STATE: readonly Word<ServedState>[] = [
