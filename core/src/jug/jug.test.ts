@@ -6,7 +6,7 @@ import { strengthWeightLPerG, timesStandard } from '../liquid/strength';
 import { borneGPerL } from '../reference/bearing';
 import { InputError } from '../quantity/errors';
 import { fillJug, LADLE_ML, type BenchPart, type BenchWish, type Filled } from './fillJug';
-import { fixesFor, type Fix as JugFix, type Fixes, type FixSetup } from './fix';
+import { fixesFor, type Fixes, type FixSetup } from './fix';
 import { toldFacts, toldLiquid } from './pourable';
 import { asStored } from './pouredPart';
 import { harshLoad } from '../liquid/harshness';

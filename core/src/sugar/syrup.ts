@@ -149,9 +149,10 @@ export function thickness(brix: number, tempC: number, warn?: WarningSink): Thic
 
 const THICKNESS_WORDS: readonly (readonly [number, string])[] = [
   [10, 'watery'],
-  [60, 'like cream'],
-  [300, 'like thin oil'],
-  [2000, 'honey-like and slow'],
+  [50, 'like cream'],
+  [120, 'like oil'],
+  [300, 'like maple syrup'],
+  [3000, 'like honey'],
 ];
 
 /** How far past saturation a syrup stands (1 is saturated), and what that means. */

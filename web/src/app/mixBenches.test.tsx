@@ -65,8 +65,19 @@ describe('stretching', () => {
 });
 
 describe('the syrup bench', () => {
+  it('is asked for by what it should be, and says where two wishes cannot both be had', async () => {
+    show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    expect(await screen.findByText('like maple syrup', { selector: 'strong' })).toBeInTheDocument();
+    await choose('Keeps', 'two months');
+    expect(await screen.findByRole('alert')).toHaveTextContent(/cannot both be had/);
+    await choose('Crystals', 'may set');
+    await choose('Pours', 'as it will');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
   it('weighs a syrup by its Brix, and says how it will be cold', async () => {
     show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
+    await choose('Made by', 'By its Brix:');
     await type('Brix', '65');
     // 500 ml at 65 °Bx hold 428 g of sugar.
     expect(await screen.findAllByText('428 g')).not.toEqual([]);
@@ -82,6 +93,7 @@ describe('the syrup bench', () => {
   it('names a Brix that the sweetener itself does not reach', async () => {
     show(<SyrupPage />, '/mix/syrup', '/mix/syrup');
     await choose('Sweetener', 'maple syrup');
+    await choose('Made by', 'By its Brix:');
     await type('Brix', '75');
     expect(screen.getByRole('alert')).toHaveTextContent(
       'Maple syrup by itself is thinner than 75 °Bx. Take at most 67 °Bx.',
@@ -202,6 +214,7 @@ describe('more of the syrup bench', () => {
   });
   it('keeps a shorter time with fruit in it', async () => {
     open();
+    await choose('Made by', 'By its Brix:');
     await type('Brix', '66');
     expect(screen.getByText(/60 days, 90 at most/)).toBeInTheDocument();
     await userEvent.click(screen.getAllByRole('checkbox', { name: 'fruit or puree is in it' })[0]!);

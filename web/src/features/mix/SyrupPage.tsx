@@ -5,6 +5,7 @@ import {
   inKitchenMeasure,
   massesForSyrup,
   minutesLeft,
+  POURS,
   reductionEnd,
   reductionMinutes,
   BURNER_EFFICIENCY,
@@ -12,9 +13,11 @@ import {
   sucroseEquivalentG,
   sweetenerForSucroseG,
   SWEETENERS,
+  syrupAsked,
   syrupFromMasses,
   thickness,
   type Kitchen,
+  type PoursLike,
   type ReductionEnd,
   type Sweetener,
   type Vessel,
@@ -40,14 +43,22 @@ const sweetener = (kind: string): Sweetener => SWEET.find(([k]) => k === kind)![
 
 function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
   const [kind, setKind] = useState('white_sugar');
-  const [by, setBy] = useState<'volume' | 'yield'>('volume');
+  const [by, setBy] = useState<'asked' | 'volume' | 'yield'>('asked');
+  const [wish, setWish] = useState<Asked>({ pours: 'maple', staysClear: true, keeps: 0 });
   const [volumeMl, setVolumeMl] = useState(500);
-  const [brix, setBrix] = useState(50);
+  const [ownBrix, setBrix] = useState(50);
+  const answer = syrupAsked({
+    ...(wish.pours === 'any' ? {} : { pours: wish.pours }),
+    staysClear: wish.staysClear,
+    ...(wish.keeps > 0 ? { keepsDays: wish.keeps } : {}),
+    keptC: kitchen.fridgeC,
+  });
+  const brix = by === 'asked' && answer.kind === 'syrup' ? Math.round(answer.brix * 2) / 2 : ownBrix;
   const [liquorMl, setLiquorMl] = useState(400);
   const [gPerMl, setGPerMl] = useState(1);
   const s = sweetener(kind);
   const made = useMemo(() => {
-    if (by === 'volume') {
+    if (by !== 'yield') {
       const { sugarG, waterG } = massesForSyrup({ volumeMl, brix });
       return { solidsG: sugarG, waterG, brix, volumeMl };
     }
@@ -57,7 +68,7 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
   }, [by, volumeMl, brix, liquorMl, gPerMl, s]);
   const sweetG = made.solidsG / s.solids;
   // What a liquid sweetener brings of water is not poured again.
-  const waterG = by === 'volume' ? made.waterG - (sweetG - made.solidsG) : made.waterG;
+  const waterG = by !== 'yield' ? made.waterG - (sweetG - made.solidsG) : made.waterG;
   const measure = inKitchenMeasure(sweetG, { cupG: s.gPerCup, tbspG: s.gPerTbsp, tspG: null });
   return (
     <Page title="Syrup" note="By weight or by what came out; how thick it will be cold, and where to stop.">
@@ -69,12 +80,13 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
               label="Made by"
               value={by}
               choices={[
-                { value: 'volume', label: 'So much syrup:' },
+                { value: 'asked', label: 'By what it should be:' },
+                { value: 'volume', label: 'By its Brix:' },
                 { value: 'yield', label: 'From what came out:' },
               ]}
               onValue={setBy}
             />{' '}
-            {by === 'volume' ? (
+            {by !== 'yield' ? (
               <>
                 {figure(
                   'Syrup volume',
@@ -82,7 +94,12 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
                   { unit: 'ml', min: 20, max: 10_000, step: 50, shown: true },
                   setVolumeMl,
                 )}{' '}
-                at {figure('Brix', brix, { unit: '°Bx', min: 5, max: 80, step: 1, shown: true }, setBrix)} of{' '}
+                {by === 'asked' ? (
+                  <Wished wish={wish} onWish={setWish} />
+                ) : (
+                  <>at {figure('Brix', ownBrix, { unit: '°Bx', min: 5, max: 80, step: 1, shown: true }, setBrix)}</>
+                )}{' '}
+                of{' '}
               </>
             ) : (
               <>
@@ -113,7 +130,12 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
             />
             .
           </p>
-          {waterG < 0 ? (
+          {by === 'asked' && answer.kind === 'not-both' ? (
+            <p role="alert" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+              {capital(answer.wishes[0])} and {answer.wishes[1]} cannot both be had in this fridge: give one of them up.
+              A tenth of honey or glucose syrup among the sugar keeps a thick one clear.
+            </p>
+          ) : waterG < 0 ? (
             <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
               {s.name} by itself is thinner than {Math.round(brix)} °Bx. Take at most {Math.floor(s.solids * 100)} °Bx.
             </p>
@@ -121,15 +143,19 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
             <dl className="mt-2 text-lg">
               <Line name={s.name} value={f.grams(sweetG)} also={measure?.text ?? ''} />
               <Line
-                name={by === 'volume' ? 'Hot water' : 'Infusion or juice'}
-                value={by === 'volume' ? f.grams(waterG) : f.volume(made.waterG)}
+                name={by !== 'yield' ? 'Hot water' : 'Infusion or juice'}
+                value={by !== 'yield' ? f.grams(waterG) : f.volume(made.waterG)}
               />
               <Line name="Comes to" value={f.volume(made.volumeMl)} also={`${made.brix.toFixed(1)} °Bx`} />
               <Line name="Sweetens like" value={f.grams(sucroseEquivalentG(sweetG, s))} also="of sugar" />
             </dl>
           )}
-          <ColdWords brix={made.brix} fridgeC={kitchen.fridgeC} />
-          <Keeping brix={made.brix} />
+          {(by !== 'asked' || answer.kind === 'syrup') && (
+            <>
+              <ColdWords brix={made.brix} fridgeC={kitchen.fridgeC} />
+              <Keeping brix={made.brix} />
+            </>
+          )}
         </Panel>
         <Reduce kitchen={kitchen} />
         <HoneyWhenCool kitchen={kitchen} />
@@ -148,6 +174,48 @@ const Line = ({ name, value, also = '' }: { name: string; value: string; also?: 
     </dd>
   </div>
 );
+
+type Asked = { pours: PoursLike | 'any'; staysClear: boolean; keeps: number };
+
+/** A syrup by what it should be, as a cook says it. */
+function Wished({ wish, onWish }: { wish: Asked; onWish: (wish: Asked) => void }): ReactNode {
+  return (
+    <>
+      that in the fridge pours{' '}
+      <InlineChoice
+        label="Pours"
+        value={wish.pours}
+        choices={[
+          ...Object.entries(POURS).map(([value, { words }]) => ({ value: value as PoursLike, label: words })),
+          { value: 'any' as const, label: 'as it will' },
+        ]}
+        onValue={(pours) => onWish({ ...wish, pours })}
+      />
+      ,{' '}
+      <InlineChoice
+        label="Crystals"
+        value={wish.staysClear ? 'clear' : 'any'}
+        choices={[
+          { value: 'clear', label: 'stays clear' },
+          { value: 'any', label: 'may set' },
+        ]}
+        onValue={(v) => onWish({ ...wish, staysClear: v === 'clear' })}
+      />{' '}
+      and keeps{' '}
+      <InlineChoice
+        label="Keeps"
+        value={String(wish.keeps)}
+        choices={[
+          { value: '0', label: 'as long as it will' },
+          { value: '14', label: 'two weeks' },
+          { value: '60', label: 'two months' },
+        ]}
+        onValue={(v) => onWish({ ...wish, keeps: Number(v) })}
+      />
+      ,
+    </>
+  );
+}
 
 /** Hot syrup looks thin: how it will be in the fridge, and whether it sets. */
 function ColdWords({ brix, fridgeC }: { brix: number; fridgeC: number }): ReactNode {
