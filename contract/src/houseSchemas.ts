@@ -49,6 +49,7 @@ export const kitchenSchema = Joi.object({
   waterFrom: Joi.valid(...WATERS),
   burners: Joi.number().integer().min(1).max(12),
   units: Joi.valid('metric', 'us', 'imperial'),
+  currency: Joi.string().trim().max(8).allow(''),
   measures: Joi.object().pattern(slug.optional(), measures).max(300),
   instruments: Joi.array()
     .items(Joi.valid(...INSTRUMENTS))

@@ -298,6 +298,7 @@ export { steepMapOf, type InPot, type PlannedSteepMap } from './plan/steepMapOf'
 export { strengthInWords, sweetnessInWords } from './words/strengthWords';
 export { timesStandard } from './liquid/strength';
 export { POURS, syrupAsked, type PoursLike, type SyrupAnswer, type SyrupWish } from './sugar/syrupAsked';
+export { alsoToGet, type AlsoToGet } from './plan/alsoToGet';
 export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
 export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';
 export {

@@ -263,6 +263,8 @@ export type Kitchen = {
   waterFrom?: WaterFrom;
   burners?: number;
   units?: MeasureSystem;
+  /** what its prices are in, as it is written behind a figure */
+  currency?: string;
   /** the house's own measures, g, by plant: they go before the table's */
   measures?: Readonly<Record<string, OwnMeasures>>;
   instruments?: readonly Instrument[];

@@ -72,6 +72,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   power: 'how its amount follows the size',
   unit: 'measure',
   units: 'measures',
+  currency: 'currency',
   potency: 'strength of the lot|times',
   unsure: 'how sure it is',
   maxMl: 'most of it|ml',

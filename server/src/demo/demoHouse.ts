@@ -6,6 +6,7 @@ export const DEMO_KITCHEN: Kitchen = {
   ...DEFAULT_KITCHEN,
   altitudeM: 60,
   burners: 3,
+  currency: '€',
   instruments: ['scale', 'thermometer', 'refractometer', 'ph-meter'],
 };
 

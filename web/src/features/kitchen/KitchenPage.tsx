@@ -214,6 +214,15 @@ function InWords({ kitchen, change }: Part): ReactNode {
         ]}
         onValue={(units) => change({ units })}
       />
+      , its prices are in{' '}
+      <input
+        aria-label="Currency"
+        value={kitchen.currency ?? ''}
+        placeholder="€, kr, …"
+        maxLength={8}
+        onChange={(e) => change({ currency: e.target.value.trim() })}
+        className="min-h-11 w-16 border-b-2 border-action bg-transparent font-semibold placeholder:text-muted sm:min-h-0"
+      />
       , and at its table are mostly{' '}
       <InlineTicks
         label="At the table"

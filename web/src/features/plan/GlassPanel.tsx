@@ -68,7 +68,7 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
             value: (
               <Explained
                 what={() => explainCost(list, cost)}
-              >{`${cost.aGlass.toFixed(2)}${cost.unknown > 0 ? ' or more' : ''}`}</Explained>
+              >{`${f.money(cost.aGlass)}${cost.unknown > 0 ? ' or more' : ''}`}</Explained>
             ),
           },
         ]
@@ -127,12 +127,12 @@ const explainCost = (
   cost: ReturnType<typeof costOf>,
 ): ReturnType<typeof explain> => ({
   title: 'Cost a glass',
-  exact: cost.aGlass.toFixed(2),
+  exact: f.money(cost.aGlass),
   steps: [
     ...list.flatMap((l) =>
-      l.cost === undefined ? [] : [{ text: `${f.grams(l.needG)} ${l.name}`, value: l.cost.toFixed(2) }],
+      l.cost === undefined ? [] : [{ text: `${f.grams(l.needG)} ${l.name}`, value: f.money(l.cost) }],
     ),
-    { text: 'in all', value: cost.total.toFixed(2) },
+    { text: 'in all', value: f.money(cost.total) },
   ],
   constants: [{ name: 'Prices', value: `${cost.unknown} not known`, source: 'your pantry, in your own money' }],
 });

@@ -1,7 +1,7 @@
 import { Printer } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { costOf, shoppingList, type Plan, type ShoppingLine } from '@steepsis/core';
+import { alsoToGet, costOf, shoppingList, type Plan, type ShoppingLine } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import type { House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -67,6 +67,7 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
             ))}
           </ul>
         )}
+        <Also plan={plan} />
       </Panel>
       <div className="space-y-3">
         {picked.length > 0 && (
@@ -106,13 +107,43 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
           )}
           {lines.some((l) => l.cost !== undefined) && (
             <p className="mt-3 border-t border-line pt-2">
-              What the plan uses costs {cost.total.toFixed(2)}
+              What the plan uses costs {f.money(cost.total)}
               {cost.unknown > 0 && `, without ${cost.unknown} whose price is not known`}.
             </p>
           )}
         </Panel>
       </div>
     </div>
+  );
+}
+
+/** Ice and bottles: what a freezer and a cupboard have, or not. */
+function Also({ plan }: { plan: Plan }): ReactNode {
+  const { ice, bottles } = alsoToGet(plan);
+  const total = ice.glassesG + ice.jugG + ice.bathG;
+  if (total < 20 && !bottles) return null;
+  const parts = [
+    ...(ice.glassesG >= 20 ? [`${f.weight(ice.glassesG)} for the glasses`] : []),
+    ...(ice.jugG >= 20 ? [`${f.weight(ice.jugG)} into the jug`] : []),
+    ...(ice.bathG >= 20 ? [`about ${f.weight(ice.bathG)} for the ice bath`] : []),
+  ];
+  return (
+    <dl className="mt-2 border-t border-line pt-2" aria-label="Ice and bottles">
+      {total >= 20 && (
+        <div className="flex justify-between gap-4 py-1.5">
+          <dt>
+            Ice<span className="block text-sm text-muted">{parts.join(', ')}</span>
+          </dt>
+          <dd className="shrink-0 font-semibold">{f.weight(total)}</dd>
+        </div>
+      )}
+      {bottles && (
+        <div className="flex justify-between gap-4 py-1.5">
+          <dt>Bottles of {f.volume(bottles.eachMl)}, boiled out</dt>
+          <dd className="shrink-0 font-semibold">{bottles.count}</dd>
+        </div>
+      )}
+    </dl>
   );
 }
 

@@ -46,7 +46,7 @@ import type {
   ShelfView,
   StartJug,
 } from '@steepsis/contract';
-import { setMeasures } from '@/shared/format/format';
+import { setCurrency, setMeasures } from '@/shared/format/format';
 import { serverNow } from './clock';
 import { get, isAway, post, ProblemError, put, serverAway } from './client';
 import { keepAnswer, keptAnswer, type Outgoing } from './device';
@@ -250,6 +250,7 @@ export const useHouse = (): UseQueryResult<House> => useQuery({ queryKey: ['hous
 async function fetchHouse(): Promise<House> {
   const view = await getKept<HouseView>('/api/house');
   setMeasures(view.kitchen.body.units);
+  setCurrency(view.kitchen.body.currency);
   const entries = view.pantry.map((p) => p.body);
   const { plants: ownPlants, faults: plantFaults } = soundPlants(view.plants.map((p) => p.body));
   return {

@@ -10,6 +10,13 @@ let system: MeasureSystem = 'metric';
 
 export const setMeasures = (units: MeasureSystem | undefined): void => void (system = units ?? 'metric');
 
+let currency: string | undefined;
+
+export const setCurrency = (sign: string | undefined): void => void (currency = sign);
+
+/** "2.40 €", by what the house pays in; the bare figure where it has not told. */
+export const money = (amount: number): string => `${amount.toFixed(2)}${currency ? ` ${currency}` : ''}`;
+
 export const measures = (): MeasureSystem => system;
 
 /** "2.4 L", "310 ml": litres from one up, else whole 5 ml. */
@@ -21,6 +28,8 @@ export function volume(ml: number): string {
 
 export const exactMl = (ml: number): string => `${Math.round(ml)} ml`;
 export const grams = (g: number): string => `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
+/** "350 g", "1.9 kg": what is bought by weight, to a tenth of a kilo from one up. */
+export const weight = (g: number): string => (g >= 995 ? `${fixed(g / 1000, 1)} kg` : `${Math.ceil(g / 10) * 10} g`);
 /** "20 calyces, 12 g": the cook's own words where there are some, the figure beside them. */
 export const inWords = (written: string | undefined, figure: string): string =>
   written === undefined ? figure : METRIC.test(written) ? written : `${written}, ${figure}`;
