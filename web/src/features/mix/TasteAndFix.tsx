@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
+  colourIn,
   flavoursOf,
   isKept,
   JUICES,
@@ -19,7 +20,8 @@ import {
   type ToBeDrunk,
 } from '@steepsis/core';
 import type { AskedPart } from '@steepsis/contract';
-import { STATE, STRENGTH, SWEET, TART, HARSH } from '@/shared/format/verdictWords';
+import { STATE } from '@/shared/verdict/verdictWords';
+import { VerdictGlass } from '@/shared/verdict/VerdictGlass';
 import * as f from '@/shared/format/format';
 import { plantName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
@@ -114,10 +116,7 @@ export function TasteAndFix({
         <div className="space-y-4">
           <Chips label="I tasted it" value={state} choices={STATE} onValue={setState} />
           {note && <p className="text-sm">{note}</p>}
-          <Chips label="Strength" value={said.strength} choices={STRENGTH} onValue={(strength) => say({ strength })} />
-          <Chips label="Sweetness" value={said.sweet} choices={SWEET} onValue={(sweet) => say({ sweet })} />
-          <Chips label="Tartness" value={said.tart} choices={TART} onValue={(tart) => say({ tart })} />
-          <Chips label="Smoothness" value={said.harsh} choices={HARSH} onValue={(harsh) => say({ harsh })} />
+          <VerdictGlass said={said} colour={colourIn(subject.jug, { diameterCm: 7 })} onSay={say} />
           <p>
             One flavour:{' '}
             <InlineChoice

@@ -1,13 +1,14 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
+  colourIn,
+  concentrateOf,
   leafOf,
   pastJugOf,
   planOrWhy,
   type Batch,
   type Plan,
   type ServedState,
-  type Tasting,
   type Verdict,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
@@ -20,7 +21,11 @@ import { Chips } from '@/shared/ui/Chips';
 import { LastDay } from '@/shared/ui/LastDay';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { HARSH, STATE, STRENGTH, SWEET, TART, wordFor } from '@/shared/format/verdictWords';
+import { STATE } from '@/shared/verdict/verdictWords';
+import { VerdictGlass, type Said } from '@/shared/verdict/VerdictGlass';
+import { workedOut } from '@/shared/ui/reasonOf';
+import { AgainstBefore } from './AgainstBefore';
+import { sentenceOf } from '@/shared/verdict/sentence';
 
 export function Component(): ReactNode {
   const { batchId = '' } = useParams();
@@ -56,36 +61,46 @@ function TastePage({ batch }: { batch: Batch }): ReactNode {
         )}
         <div className="space-y-3">
           {batch.tastings.length > 0 && <NextTimePanel batch={batch} />}
-          <Said batch={batch} />
+          <AgainstBefore batch={batch} />
+          <WhatWasSaid batch={batch} />
         </div>
       </div>
     </Page>
   );
 }
 
+/** What is seldom off is taken as right until it is said. */
+const ENOUGH: Said = { sweet: '0', tart: '0' };
+
+/** A drink whose colour cannot be worked out. */
+const UNKNOWN = '#8a6a4a';
+
+/** The drink as it stands in a glass. */
+function colourInGlass(batch: Batch): string {
+  const liquid = batch.jugSince.at(-1)?.liquid ?? batch.jug ?? concentrateOf(batch, batch.plan.brews[0].brewId);
+  return colourIn(liquid, { diameterCm: 7 });
+}
+
 function VerdictForm({ batch }: { batch: Batch }): ReactNode {
   const say = useSay(batch.id);
   const [state, setState] = useState<ServedState>(batch.plan.target.iced ? 'iced' : 'chilled');
-  const [strength, setStrength] = useState<string | undefined>(undefined);
-  const [harsh, setHarsh] = useState<string | undefined>(undefined);
-  const [sweet, setSweet] = useState('0');
-  const [tart, setTart] = useState('0');
+  const [said, setSaid] = useState<Said>(ENOUGH);
   const [note, setNote] = useState('');
-  const ready = strength !== undefined && harsh !== undefined;
+  const ready = said.strength !== undefined && said.harsh !== undefined;
+  const colour = useMemo(() => workedOut(() => colourInGlass(batch)).value ?? UNKNOWN, [batch]);
   const save = (): void => {
     const verdict = {
-      strength: Number(strength),
-      harsh: Number(harsh),
-      sweet: Number(sweet),
-      tart: Number(tart),
+      strength: Number(said.strength),
+      harsh: Number(said.harsh),
+      sweet: Number(said.sweet),
+      tart: Number(said.tart),
       ...(note.trim() ? { note: note.trim() } : {}),
     } as Verdict;
     say.mutate(
       { type: 'tasted', state, verdict },
       {
         onSuccess: () => {
-          setStrength(undefined);
-          setHarsh(undefined);
+          setSaid(ENOUGH);
           setNote('');
         },
       },
@@ -95,12 +110,7 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
     <Panel title="How is it?">
       <div className="space-y-4">
         <Chips label="It was" value={state} choices={STATE} onValue={setState} />
-        <Chips label="Strength" value={strength} choices={STRENGTH} onValue={setStrength} />
-        <Chips label="Smoothness" value={harsh} choices={HARSH} onValue={setHarsh} />
-        <div className="grid gap-4 sm:grid-cols-2">
-          <Chips label="Sweetness" value={sweet} choices={SWEET} onValue={setSweet} />
-          <Chips label="Tartness" value={tart} choices={TART} onValue={setTart} />
-        </div>
+        <VerdictGlass said={said} colour={colour} onSay={(part) => setSaid((was) => ({ ...was, ...part }))} />
         <label className="block text-sm text-muted">
           A note, if you like
           <input
@@ -196,7 +206,7 @@ function changesOf(before: Batch['plan'], after: Plan): [string, string, string]
   ];
 }
 
-function Said({ batch }: { batch: Batch }): ReactNode {
+function WhatWasSaid({ batch }: { batch: Batch }): ReactNode {
   const say = useSay(batch.id);
   if (batch.tastings.length === 0) {
     return (
@@ -228,11 +238,3 @@ function Said({ batch }: { batch: Batch }): ReactNode {
     </Panel>
   );
 }
-
-const sentenceOf = ({ state, verdict }: Tasting): string =>
-  [
-    wordFor(STRENGTH, verdict.strength),
-    wordFor(HARSH, verdict.harsh),
-    wordFor(SWEET, verdict.sweet),
-    wordFor(TART, verdict.tart),
-  ].join(', ') + `; ${wordFor(STATE, state)}.`;

@@ -15,9 +15,7 @@ import {
   type UsualPlant,
   type UsualRecipe,
   type UsualRecord,
-  type UsualTap,
 } from '@steepsis/core';
-import { useNow } from '@/shared/api/clock';
 import { useSaveDrink } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { plantName, sweetenerName } from '@/shared/format/names';
@@ -29,6 +27,7 @@ import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
+import { MakingLine } from './MakingLine';
 import { useUsual } from './usualStore';
 
 /** Make it as always, weigh it as you go, tap the moments as they come: the recipe writes itself. */
@@ -53,13 +52,17 @@ export function Component(): ReactNode {
       }
     >
       <div className="grid items-start gap-3 lg:grid-cols-2">
-        <div className="space-y-3">
+        <div className="space-y-3 max-lg:order-2">
           <Before record={record} />
           <After record={record} />
         </div>
-        <div className="space-y-3">
-          <Moments record={record} />
-          <Written record={record} />
+        <div className="space-y-3 max-lg:contents">
+          <div className="max-lg:order-1">
+            <MakingLine record={record} />
+          </div>
+          <div className="max-lg:order-3">
+            <Written record={record} />
+          </div>
         </div>
       </div>
     </Page>
@@ -280,79 +283,6 @@ function Water({ record }: { record: UsualRecord }): ReactNode {
       )}
     </p>
   );
-}
-
-const TAPS: readonly { tap: UsualTap; words: string; said: string }[] = [
-  { tap: 'heat-on', words: 'Heat on', said: 'heat on' },
-  { tap: 'boils', words: 'It boils', said: 'it boiled' },
-  { tap: 'lid-on', words: 'Lid on', said: 'lid on' },
-  { tap: 'lid-off', words: 'Lid off', said: 'lid off' },
-  { tap: 'off-heat', words: 'Off the heat', said: 'off the heat' },
-  { tap: 'into-fridge', words: 'Into the fridge', said: 'into the fridge' },
-  { tap: 'strained', words: 'Strained', said: 'strained' },
-  { tap: 'sugar-in', words: 'Sugar in', said: 'sugar in' },
-];
-
-/** Moments are told once, but for the lid; what has gone in can come out. */
-function Moments({ record }: { record: UsualRecord }): ReactNode {
-  const { tap, untap } = useUsual();
-  const now = useNow();
-  const told = (what: UsualTap, plantId?: string): boolean =>
-    record.taps.some((t) => t.tap === what && t.plantId === plantId);
-  const done = told('strained');
-  const first = record.taps[0];
-  const last = record.taps.at(-1);
-  return (
-    <section className="rounded-lg border-2 border-ink bg-surface p-5">
-      <p className="text-sm text-muted">Tap it as it happens</p>
-      <p className="font-display text-[4.75rem] font-bold leading-none" aria-label="Since the first tap">
-        {first ? f.clock(((done ? Date.parse(last!.at) : now) - Date.parse(first.at)) / 60_000) : '0:00'}
-      </p>
-      <div className="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {record.plants.flatMap((p) => {
-          const name = plantName(p.plant).toLowerCase();
-          return [
-            !told('in', p.id) && (
-              <Button key={`in${p.id}`} className="min-h-16 text-base" onClick={() => tap('in', p.id)}>
-                In: {name}
-              </Button>
-            ),
-            told('in', p.id) && !told('out', p.id) && !done && (
-              <Button key={`out${p.id}`} className="min-h-16 text-base" onClick={() => tap('out', p.id)}>
-                Out: {name}
-              </Button>
-            ),
-          ];
-        })}
-        {TAPS.filter((t) => t.tap.startsWith('lid') || !told(t.tap)).map((t) => (
-          <Button key={t.tap} className="min-h-16 text-base" onClick={() => tap(t.tap)}>
-            {t.words}
-          </Button>
-        ))}
-      </div>
-      {record.taps.length > 0 && (
-        <>
-          <ol className="mt-4 divide-y divide-line border-t border-line text-[0.95rem]" aria-label="What was tapped">
-            {record.taps.map((t) => (
-              <li key={`${t.at}${t.tap}${t.plantId ?? ''}`} className="flex justify-between gap-3 py-1">
-                <span>{tapWords(record, t)}</span>
-                <span className="text-muted">{f.clock((Date.parse(t.at) - Date.parse(first!.at)) / 60_000)}</span>
-              </li>
-            ))}
-          </ol>
-          <Button className="mt-2" onClick={untap}>
-            Take back the last tap
-          </Button>
-        </>
-      )}
-    </section>
-  );
-}
-
-function tapWords(record: UsualRecord, { tap, plantId }: UsualRecord['taps'][number]): string {
-  const plant = record.plants.find((p) => p.id === plantId);
-  if (plant) return `${plantName(plant.plant).toLowerCase()} ${tap === 'out' ? 'out' : 'in'}`;
-  return TAPS.find((t) => t.tap === tap)?.said ?? tap;
 }
 
 function After({ record }: { record: UsualRecord }): ReactNode {

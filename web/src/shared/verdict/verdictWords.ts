@@ -1,6 +1,7 @@
 import type { ServedState } from '@steepsis/core';
 
-type Word<T extends string> = { value: T; label: string };
+/** A word of a scale, and the value it stands for. */
+export type Word<T extends string> = { value: T; label: string };
 
 // The words of a verdict, in the order of the scale they stand for.
 export const STRENGTH: readonly Word<string>[] = [
