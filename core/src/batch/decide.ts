@@ -102,6 +102,12 @@ const GATED = new Set([
   'tasted',
 ]);
 
+/** When the first pot was on, or the batch was told of, whichever came first. */
+const begunAt = (batch: Batch): string =>
+  [batch.startedAt, ...batch.brews.flatMap((b) => b.startedAt ?? [])].reduce((a, b) =>
+    Date.parse(b) < Date.parse(a) ? b : a,
+  );
+
 /** How long before its start was told a pot may have been on, min. House choice. */
 const BEFORE_THE_START_MIN = 720;
 
@@ -114,7 +120,7 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
   const since =
     event.type === 'brew-started'
       ? new Date(Date.parse(batch.startedAt) - BEFORE_THE_START_MIN * 60_000).toISOString()
-      : batch.startedAt;
+      : begunAt(batch);
   const early = before(at, since, 'the batch was started');
   if (early) return early;
   switch (event.type) {

@@ -2,6 +2,7 @@ import { Menu, Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, type ReactNode } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
+import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { Alone } from '@/shared/ui/Alone';
 import { DayBar, RunningClock } from '@/features/steep';
 import { ServerBanner } from './ServerBanner';
@@ -32,6 +33,7 @@ export function Layout(): ReactNode {
   const { pathname } = useLocation();
   // Every page writes its figures in the measures of the house.
   const units = useHouse().data?.kitchen.body.units ?? 'metric';
+  const figuresFirst = useFiguresFirst((s) => s.figuresFirst);
   return (
     <>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-3">
@@ -91,7 +93,7 @@ export function Layout(): ReactNode {
           <AlarmKeeper />
         </Alone>
       </Suspense>
-      <Outlet key={units} />
+      <Outlet key={`${units} ${figuresFirst}`} />
       <ScrollRestoration />
     </>
   );

@@ -205,7 +205,7 @@ describe('a jug that was poured, on the shelf', () => {
   it('stands with its strength and its last day, its name shown as text', async () => {
     keep();
     const card = (await screen.findByRole('heading', { name: '<i>Gate</i> jug' })).closest('li')!;
-    expect(card).toHaveTextContent(/1\.0 L at ×/);
+    expect(card).toHaveTextContent(/1\.0 L, .*\(×/);
     expect(within(card).getByRole('link', { name: 'Pour, taste, put right' })).toHaveAttribute('href', '/mix/jug/j1');
   });
   it('can be poured from for another jug, and none of what is past its time', async () => {

@@ -133,7 +133,7 @@ describe('the shelf', () => {
   it('says what a jug holds, how to drink it and until when', async () => {
     serve([...TOLD, MIXED]);
     show(<KeepPage />, '/page/b1');
-    expect(await screen.findByText(/^2\.\d+ L at ×1\.\d+, \d+ g\/L of sugar$/)).toBeInTheDocument();
+    expect(await screen.findByText(/^2\.\d+ L, .* \(×1\.\d+\), sweet \(\d+ g\/L\)$/)).toBeInTheDocument();
     expect(screen.getByText('as it is, 300 ml over ice')).toBeInTheDocument();
     expect(screen.getByText(/at the latest .*: dried plants brewed hot/)).toBeInTheDocument();
   });

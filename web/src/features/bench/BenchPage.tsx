@@ -112,7 +112,7 @@ function UseUp(): ReactNode {
               <span>
                 {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
                 {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`}
-                {f.atStrength(i.figures.strengthX)}
+                {i.figures.strengthX > 0 && `, ${f.strengthSaid(i.figures.strengthX)}`}
               </span>
               <span className={state(i) === 'due' ? 'font-semibold text-stop' : 'text-muted'}>
                 {state(i) === 'due' ? `finish it by ${f.day(i.discardAfter)}` : `use by ${f.day(i.useBy)}`}

@@ -174,8 +174,8 @@ function DrinkCard({ shown: { summary, plan, why } }: { shown: Shown }): ReactNo
         {plan && (
           <p className="mt-2">
             {f.volume(plan.target.litres * 1000)} {manner(plan)}
-            {f.atStrength(plan.glass.figures.strengthX)}, the base {f.strength(plan.brews[0].figures.strengthX)},{' '}
-            {sweetness(plan)}, {caffeineText(plan)}, ready in {f.duration(minutesOf(plan).total)};{' '}
+            {plan.glass.figures.strengthX > 0 && `, ${f.strengthSaid(plan.glass.figures.strengthX)}`}, {sweetness(plan)}
+            , {caffeineText(plan)}, ready in {f.duration(minutesOf(plan).total)};{' '}
             {summary.drink.brews[0].ways.map((w) => w.shortName.toLowerCase()).join(', or ')}.
           </p>
         )}

@@ -32,6 +32,7 @@ import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { LastDay } from '@/shared/ui/LastDay';
 import { HowKept } from './HowKept';
+import { IntoBottle } from './IntoBottle';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
 
 export function Component(): ReactNode {
@@ -184,7 +185,13 @@ function PouredTogether({ jug, now }: { jug: FreeJug; now: number }): ReactNode 
     <Card past={past} drawn={drawn} liquid={jug.liquid} volumeMl={figures.volumeMl}>
       <h2 className="text-lg [overflow-wrap:anywhere]">{jug.name}</h2>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-        <Row name="Holds">{`${f.volume(figures.volumeMl)}${f.atStrength(figures.strengthX)}, ${f.gPerL(figures.sweetGPerL)} sweet`}</Row>
+        <Row name="Holds">
+          {[
+            f.volume(figures.volumeMl),
+            ...(figures.strengthX > 0 ? [f.strengthSaid(figures.strengthX)] : []),
+            f.sweetSaid(figures.sweetGPerL),
+          ].join(', ')}
+        </Row>
         <Row name="Poured">{f.moment(jug.pouredAt)}</Row>
         <Row name="Use by">
           <strong className={due ? 'text-stop' : ''}>{f.day(keeping.useBy)}</strong>, at the latest{' '}
@@ -280,7 +287,13 @@ function Stored({
     <Card past={past} drawn={drawn} liquid={stored.liquid} volumeMl={item.volumeMl}>
       <h2 className="text-lg">{title}</h2>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
-        <Row name="Holds">{`${f.volume(item.volumeMl)}${f.atStrength(item.figures.strengthX)}, ${f.gPerL(item.figures.sugarGPerL)} of sugar`}</Row>
+        <Row name="Holds">
+          {[
+            f.volume(item.volumeMl),
+            ...(item.figures.strengthX > 0 ? [f.strengthSaid(item.figures.strengthX)] : []),
+            f.sweetSaid(item.figures.sugarGPerL),
+          ].join(', ')}
+        </Row>
         {batch.plan.drink.bottles && <Row name="In bottles">{inBottles(batch.plan.drink.bottles, item.volumeMl)}</Row>}
         <Row name="To drink">
           {item.dilution
@@ -334,6 +347,22 @@ function Stored({
         >
           {BACK_WORDS[stored.where]}
         </Button>
+        {item.vesselId === JUG && (
+          <IntoBottle
+            item={item}
+            glassMl={batch.plan.target.glassMl}
+            pending={say.isPending}
+            onBottled={() =>
+              say.mutate({
+                type: 'kept-in',
+                vesselId: item.vesselId,
+                container: 'sound',
+                closure: 'tight',
+                full: false,
+              })
+            }
+          />
+        )}
         <HowKept
           stored={stored}
           pending={say.isPending}

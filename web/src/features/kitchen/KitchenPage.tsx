@@ -19,6 +19,7 @@ import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { useEdited } from '@/shared/api/useEdited';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
+import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
@@ -157,6 +158,7 @@ type Part = { kitchen: Kitchen; change: (part: Partial<Kitchen>) => void };
 
 /** The kitchen as a sentence whose figures and choices are set in place. */
 function InWords({ kitchen, change }: Part): ReactNode {
+  const { figuresFirst, set: setFiguresFirst } = useFiguresFirst();
   return (
     <p className="text-[1.1rem] leading-[2.1]">
       This kitchen lies at{' '}
@@ -222,6 +224,16 @@ function InWords({ kitchen, change }: Part): ReactNode {
         maxLength={8}
         onChange={(e) => change({ currency: e.target.value.trim() })}
         className="min-h-11 w-16 border-b-2 border-action bg-transparent font-semibold placeholder:text-muted sm:min-h-0"
+      />
+      , this device says{' '}
+      <InlineChoice
+        label="Words or figures"
+        value={figuresFirst ? 'figures' : 'words'}
+        choices={[
+          { value: 'words', label: 'words first' },
+          { value: 'figures', label: 'figures first' },
+        ]}
+        onValue={(v) => setFiguresFirst(v === 'figures')}
       />
       , and at its table are mostly{' '}
       <InlineTicks

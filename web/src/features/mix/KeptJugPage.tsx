@@ -233,7 +233,8 @@ function JugFacts({
             <dt className="text-muted">Holds</dt>
             <dd>
               {f.volume(figures.volumeMl)}
-              {f.atStrength(figures.strengthX)}, {f.gPerL(figures.sweetGPerL)} sweet, {f.gPerL(figures.acidGPerL)} tart
+              {figures.strengthX > 0 && `, ${f.strengthSaid(figures.strengthX)}`}, {f.sweetSaid(figures.sweetGPerL)},{' '}
+              {f.gPerL(figures.acidGPerL)} tart
             </dd>
             <dt className="text-muted">Made of</dt>
             <dd>{jug.parts.map((p) => `${mlWords(p.ml)} ${p.name}`).join(', ')}</dd>

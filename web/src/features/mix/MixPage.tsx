@@ -110,7 +110,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={batch.plan.drink.name}
-      note={`In the jug: ${f.volume(figures.volumeMl)}${f.atStrength(figures.strengthX)}, ${f.gPerL(figures.sugarGPerL)} of sugar`}
+      note={`In the jug: ${f.volume(figures.volumeMl)}, ${figures.strengthX > 0 ? `${f.strengthSaid(figures.strengthX)}, ` : ''}${f.sweetSaid(figures.sugarGPerL)}`}
       actions={
         <>
           {last && (

@@ -28,6 +28,7 @@ import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { Term } from '@/shared/ui/Term';
 import { MixPlaces } from './MixPlaces';
 import { ByThePinch, HoneyWhenCool, Keeping, liquidAtBrixG, SPOON_BRIX, type Spoon } from './SyrupKeeping';
 
@@ -146,7 +147,11 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
                 name={by !== 'yield' ? 'Hot water' : 'Infusion or juice'}
                 value={by !== 'yield' ? f.grams(waterG) : f.volume(made.waterG)}
               />
-              <Line name="Comes to" value={f.volume(made.volumeMl)} also={`${made.brix.toFixed(1)} °Bx`} />
+              <Line
+                name="Comes to"
+                value={f.volume(made.volumeMl)}
+                also={<Term of="brix">{made.brix.toFixed(1)} °Bx</Term>}
+              />
               <Line name="Sweetens like" value={f.grams(sucroseEquivalentG(sweetG, s))} also="of sugar" />
             </dl>
           )}
@@ -166,7 +171,7 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
   );
 }
 
-const Line = ({ name, value, also = '' }: { name: string; value: string; also?: string }): ReactNode => (
+const Line = ({ name, value, also = '' }: { name: string; value: string; also?: ReactNode }): ReactNode => (
   <div className="flex justify-between gap-4 border-b border-line py-1.5">
     <dt>{name}</dt>
     <dd>

@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Drink, Kitchen, PlanTarget, Starting } from '@steepsis/core';
+import { potencyOf, type Drink, type Kitchen, type PantryEntry, type PlanTarget, type Starting } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import * as f from '@/shared/format/format';
 import { plantNameIn, shortName } from '@/shared/format/names';
@@ -17,12 +17,14 @@ export function BackwardsPanel({
   view,
   target,
   kitchen,
+  entries,
   onTake,
   onClose,
 }: {
   view: DrinkView;
   target: PlanTarget;
   kitchen: Kitchen;
+  entries: readonly PantryEntry[];
   onTake: (litres: number) => void;
   onClose: () => void;
 }): ReactNode {
@@ -42,8 +44,11 @@ export function BackwardsPanel({
         : from === 'concentrate'
           ? { kind: 'concentrate', ml: bottles * bottleMl }
           : { kind: 'pot', capacityMl: potL * 1000 };
-    return { drink: view.drink, target, kitchen, starting, learned: view.learned };
-  }, [view, target, kitchen, from, plant, haveG, bottles, bottleMl, potL]);
+    // So much leaf is so much of the lots that stand first.
+    const potency = from === 'leaf' ? { ...target.potency, ...lotOf(entries, plant, haveG) } : target.potency;
+    const asked = potency ? { ...target, potency } : target;
+    return { drink: view.drink, target: asked, kitchen, starting, learned: view.learned };
+  }, [view, target, kitchen, entries, from, plant, haveG, bottles, bottleMl, potL]);
   const answer = useBackwards(question);
   return (
     <Panel title="The other way round" className="mt-3" aside={<Button onClick={onClose}>Close</Button>}>
@@ -90,6 +95,11 @@ export function BackwardsPanel({
     </Panel>
   );
 }
+
+/** What so much of a plant gives, from the lots that are used first; told even where it is as it should be. */
+const lotOf = (entries: readonly PantryEntry[], plant: string, haveG: number): Record<string, number> => ({
+  [plant]: potencyOf(entries, { [plant]: haveG })[plant] ?? 1,
+});
 
 const plantsOf = (drink: Drink, target: PlanTarget): string[] => [
   ...new Set(

@@ -173,6 +173,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
           view={view}
           target={asPlanned(drink, shown)}
           kitchen={house.forPlans}
+          entries={house.entries}
           onClose={() => setBackwards(false)}
           onTake={(litres) => {
             change(drink.id, { litres });

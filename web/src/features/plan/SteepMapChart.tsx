@@ -19,6 +19,7 @@ import {
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { shortName } from '@/shared/format/names';
+import { Term } from '@/shared/ui/Term';
 import { alongPath, linesAt, readingAt, type Point } from './contours';
 import { useSteepMap } from './usePlanWorker';
 
@@ -168,7 +169,7 @@ function Map({
         {reading ? (
           <>
             Pulled after <strong>{f.duration(pull)}</strong> at {f.celsius(reading.tempC)}:{' '}
-            <strong>{f.strength(reading.strengthX)}</strong>, harshness{' '}
+            <strong>{f.strength(reading.strengthX)}</strong>, <Term of="harshness">harshness</Term>{' '}
             <strong>{Math.round(reading.harsh * 100)} %</strong> of what this house bears, from the amounts as planned.
             {dragged !== undefined && ' Let go, and the leaf is worked out anew for this time.'}
           </>

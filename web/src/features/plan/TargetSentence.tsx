@@ -21,6 +21,7 @@ import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { Button } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
+import { Term } from '@/shared/ui/Term';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
 
 const GLASSES = { unit: 'glasses', min: 1, max: 100 } as const;
@@ -139,7 +140,9 @@ export function TargetSentence({
               digits: 2,
               onValue: (strengthX) => onChange({ strengthX }),
             })}{' '}
-            <span className="text-muted">({strengthInWords(target.strengthX)})</span>
+            <span className="text-muted">
+              (<Term of="strength">{strengthInWords(target.strengthX)}</Term>)
+            </span>
           </>
         )}{' '}
         with{' '}

@@ -3,7 +3,7 @@ import {
   fittedTarget,
   InputError,
   planOrWhy,
-  potencyOf,
+  potencyFor,
   writtenTarget,
   type Drink,
   type PlanResult,
@@ -30,7 +30,8 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
     };
     // What was changed may name a way that the drink has no more.
     const wanted = fittedTarget(view.drink, withDraft(start, draft));
-    const potency = potencyOf(house.entries, aboutNeededG(view.drink, wanted));
+    const { drink, learned } = view;
+    const potency = potencyFor(house.entries, { drink, target: wanted, kitchen: house.forPlans, learned });
     return Object.keys(potency).length > 0 ? { ...wanted, potency } : wanted;
   }, [view, draft, occasion, house]);
   return { target, draft };
@@ -74,17 +75,6 @@ export function beyondTheCard(drink: Drink, { asWritten, ...target }: PlanTarget
     ...told(card.glassMl === target.glassMl, `glasses of ${target.glassMl} ml for ${card.glassMl} ml`),
     ...told(card.iced === target.iced, target.iced ? 'over ice' : 'without ice'),
   ];
-}
-
-/** About how much of each plant is wanted: the recipe's amounts, in proportion. Enough to tell which lots are used. */
-function aboutNeededG(drink: Drink, target: PlanTarget): Record<string, number> {
-  const times = (target.litres * 1000 * target.strengthX) / drink.book.jugMl;
-  const needed: Record<string, number> = {};
-  drink.brews.forEach((brew, i) => {
-    const way = (i === 0 && brew.ways.find((w) => w.id === target.wayId)) || brew.ways[0]!;
-    for (const x of way.ingredients) needed[x.plant] = (needed[x.plant] ?? 0) + x.grams * times;
-  });
-  return needed;
 }
 
 export function usePlan(view: DrinkView, target: PlanTarget, house: House): PlanResult {

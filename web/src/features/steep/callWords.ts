@@ -208,8 +208,8 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
       what: goodMin > 0 ? 'Good to pull, for another' : late ? 'Pull it now' : 'Pull it in',
       ...(late ? { alone: 'Pull it now' } : {}),
       note: late
-        ? `${f.clock(inMin)} over its time; it would make a glass of ${f.strength(progress.strengthX)}`
-        : `it would make a glass of ${f.strength(progress.strengthX)} now, ${f.strength(progress.plannedX)} at its time`,
+        ? `${f.clock(inMin)} over its time; it would make a glass of ${f.strengthSaid(progress.strengthX)}`
+        : `it would make a glass of ${f.strengthSaid(progress.strengthX)} now, ${f.strength(progress.plannedX)} at its time`,
       done: 'Pulled: strain it',
     };
   }

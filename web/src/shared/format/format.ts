@@ -1,5 +1,6 @@
 import { format as formatDate, isToday, isTomorrow, isYesterday } from 'date-fns';
-import { printVolume, type MeasureSystem } from '@steepsis/core';
+import { printVolume, strengthInWords, sweetnessInWords, type MeasureSystem } from '@steepsis/core';
+import { useFiguresFirst } from './figuresFirst';
 
 // Figures as a kitchen reads them, always with their unit.
 
@@ -36,6 +37,12 @@ export const inWords = (written: string | undefined, figure: string): string =>
 /** Words that are a figure already: "1.4 L", "350 g". */
 const METRIC = /^\d[\d.,]* ?(m?l|cl|dl|litres?|liters?|m?g|kg)$/i;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
+/** "usual strength (×1.02)": the words first, the figure beside them; the other way round for those who like figures first. */
+export const strengthSaid = (x: number): string => said(strengthInWords(x), strength(x));
+/** "sweet (75 g/L)", likewise. */
+export const sweetSaid = (g: number): string => said(sweetnessInWords(g), gPerL(g));
+const said = (words: string, figure: string): string =>
+  useFiguresFirst.getState().figuresFirst ? `${figure} (${words})` : `${words} (${figure})`;
 /** " at ×1.05", to go on with; nothing where nothing is brewed and there is no × to tell. */
 export const atStrength = (x: number): string => (x === 0 ? '' : ` at ${strength(x)}`);
 export const gPerL = (g: number): string => `${g >= 10 ? Math.round(g) : fixed(g, 1)} g/L`;

@@ -5,7 +5,6 @@ import {
   ledgerOf,
   likelyRange,
   mainStageOf,
-  strengthInWords,
   type FigureId,
   type MixLine,
   type Plan,
@@ -170,7 +169,7 @@ function outStep(brew: PlannedBrew, scale: number): Step {
         ? [
             {
               figure: 'concentrate-strength',
-              text: `${strengthInWords(figures.strengthX)}, ${f.strength(figures.strengthX)}`,
+              text: f.strengthSaid(figures.strengthX),
             } as const,
           ]
         : []),
@@ -280,9 +279,9 @@ function serveStep(plan: Plan, scale: number): Step {
     lines: [
       {
         figure: 'glass-strength',
-        text: `${glass.figures.strengthX > 0 ? f.strength(glass.figures.strengthX) : f.volume(target.glassMl)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
+        text: `${glass.figures.strengthX > 0 ? f.strengthSaid(glass.figures.strengthX) : f.volume(target.glassMl)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
       },
-      { figure: 'glass-sugar', text: `${f.gPerL(glass.figures.sugarGPerL)} sugar` },
+      { figure: 'glass-sugar', text: f.sweetSaid(glass.figures.sugarGPerL) },
       ...beside.map((l) => ({
         text: `with ${f.exactMl(glass.atGlassMl[l.id]!)} ${l.name.toLowerCase()} in each glass`,
       })),

@@ -58,7 +58,7 @@ describe('what else stands on the line', () => {
   });
   it('a hot glass says how it is warmed', () => {
     render(<VesselLine plan={planOf(drinkOf('hot-spiced-pear-rooibos'))} />);
-    expect(screen.getByText('×1.00, hot')).toBeInTheDocument();
+    expect(screen.getByText('usual strength (×1.00), hot')).toBeInTheDocument();
     expect(screen.getByText(/^warmed to 68 °C in \d/)).toBeInTheDocument();
   });
   it('is written in the measures of the house', () => {

@@ -59,7 +59,9 @@ function Ladder({ label, words, value, onValue, side }: Scale & { side: 'left' |
   const left = side === 'left';
   return (
     <fieldset className="flex min-w-0 flex-col">
-      <legend className={`w-full text-sm text-muted ${left ? 'pr-2 text-right sm:pr-8' : 'pl-2 sm:pl-8'}`}>{label}</legend>
+      <legend className={`w-full text-sm text-muted ${left ? 'pr-2 text-right sm:pr-8' : 'pl-2 sm:pl-8'}`}>
+        {label}
+      </legend>
       <RadioGroup.Root
         value={value ?? ''}
         onValueChange={onValue}
