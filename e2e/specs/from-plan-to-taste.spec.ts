@@ -122,7 +122,7 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
     await cook.expectText(/1\.\d+ L at ×[01]\.\d+, \d+ g\/L of sugar/);
     await cook.expectText('as it is, 300 ml over ice');
     await cook.expectText(/dried plants brewed hot; measure the pH/);
-    await cook.button('Pour out').click();
+    await cook.button('Pour a glass').click();
     await cook.expectText(/^(8\d\d|9\d\d) ml at ×/);
   });
 

@@ -35,8 +35,8 @@ export async function writeDown(page: Page, url: string, { name, card }: Pick<Ma
 
 /** What the plan says comes out as written, ml. */
 export async function makesMl(cook: Cook): Promise<number> {
-  const button = cook.button(/^As written, makes/);
+  const button = cook.button(/^As written: /);
   await expect(button).toHaveAttribute('aria-pressed', 'true');
-  const [, amount, unit] = /makes ([\d.,]+) (L|ml)/.exec((await button.textContent())!)!;
+  const [, amount, unit] = /([\d.,]+) (L|ml)/.exec((await button.textContent())!)!;
   return Number(amount!.replace(',', '')) * (unit === 'L' ? 1000 : 1);
 }

@@ -83,7 +83,7 @@ describe('on the shelf', () => {
 
   it('a pour draws it down by what was poured', async () => {
     shelf();
-    await press('Pour out');
+    await press('Pour a glass');
     await said({ type: 'poured', vesselId: 'jug', ml: 300 });
   });
   it('time out of the fridge is noted with its warmth', async () => {
@@ -105,7 +105,7 @@ describe('on the shelf', () => {
   });
   it.each(SIGNS)('%s is noted, and nothing is poured of it from then on', async (sign) => {
     shelf([...MIXED, [60, { type: 'observed', sign }]]);
-    await waitFor(() => expect(screen.getByRole('button', { name: 'Pour out' })).toBeDisabled());
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Pour a glass' })).toBeDisabled());
     expect(screen.getAllByText(/^Stop/).length).toBeGreaterThan(0);
   });
   it('past its last day one thing is left to do: it says why and how long, is poured away, and that is taken back', async () => {

@@ -180,11 +180,11 @@ describe('the plan', () => {
 
   it('begins as written, goes on to a plan that says what it asks for beyond the card, and back with one press', async () => {
     plan('roselle-rose-hip-cooler');
-    const written = await screen.findByRole('button', { name: /^As written, makes 2\.4 L$/ });
+    const written = await screen.findByRole('button', { name: /^As written: 2\.4 L$/ });
     expect(written).toHaveAttribute('aria-pressed', 'true');
     await type('Litres', '3');
     expect(await screen.findByText('Against the card: 3.0 L for 2.4 L.')).toBeInTheDocument();
-    expect(screen.getByRole('button', { name: 'Planned for 3.0 L' })).toHaveAttribute('aria-pressed', 'true');
+    expect(screen.getByRole('button', { name: 'Planned: 3.0 L' })).toHaveAttribute('aria-pressed', 'true');
     await press(/^As written/);
     expect(screen.getByRole('textbox', { name: 'Litres' })).toHaveValue('2.4');
     expect(screen.queryByText(/^Against the card/)).toBeNull();

@@ -507,7 +507,7 @@ function PourOut({
   return (
     <span className="inline-flex flex-wrap items-center gap-2">
       <Button onClick={() => onPour(amount)} disabled={pending || fault !== undefined || left < 1}>
-        Pour out
+        Pour a glass
       </Button>
       <InlineNumber
         label={`Pour from the ${item.name}`}

@@ -263,7 +263,7 @@ function JugFacts({
               disabled={say.isPending || stopped || left < 1}
               onClick={() => say.mutate({ type: 'poured-out', ml: Math.min(left, glassMl) })}
             >
-              Pour out
+              Pour a glass
             </Button>
             {figure(
               'Pour from the jug',

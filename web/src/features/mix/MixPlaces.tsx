@@ -14,14 +14,14 @@ const PLACES = [
 /** The benches of Mix. */
 export function MixPlaces(): ReactNode {
   return (
-    <nav aria-label="Benches of Mix" className="no-print -mx-4 mb-3 flex gap-1 overflow-x-auto px-4 sm:mx-0 sm:px-0">
+    <nav aria-label="Benches of Mix" className="no-print mb-3 flex flex-wrap gap-x-1">
       {PLACES.map(([to, name]) => (
         <NavLink
           key={to}
           to={to}
           end={to !== '/mix/jug'}
           className={({ isActive }) =>
-            `flex min-h-11 shrink-0 items-center border-b-[3px] px-3 font-semibold ${isActive ? 'border-ink' : 'border-transparent text-muted hover:text-ink'}`
+            `flex min-h-11 items-center border-b-[3px] px-2 font-semibold sm:px-3 ${isActive ? 'border-ink' : 'border-transparent text-muted hover:text-ink'}`
           }
         >
           {name}

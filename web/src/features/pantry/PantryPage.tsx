@@ -7,7 +7,7 @@ import { useHouse, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
-import { Panel } from '@/shared/ui/Panel';
+import { JarShelf } from './JarShelf';
 import { OwnPlantForm } from './OwnPlantForm';
 
 export function Component(): ReactNode {
@@ -34,6 +34,10 @@ function Pantry({ house }: { house: House }): ReactNode {
       (!onlyHad || r.haveG > 0) &&
       deferred.split(/\s+/).every((w) => `${r.name} ${r.latin} ${r.role}`.toLowerCase().includes(w)),
   );
+  // What is there stands on its shelf; below it is what the table knows besides.
+  const had = found.filter((r) => r.haveG > 0);
+  const known = found.filter((r) => r.haveG === 0);
+  const looking = search.trim() !== '';
   const set = (key: string, value: string | undefined): void => {
     const next = new URLSearchParams(params);
     if (value) next.set(key, value);
@@ -73,36 +77,50 @@ function Pantry({ house }: { house: House }): ReactNode {
           {found.length} of {rows.length}
         </p>
       </div>
-      <Panel>
-        {found.length === 0 ? (
-          <Empty>Nothing has these words. A plant that is not in the table can be added as one of your own.</Empty>
-        ) : (
-          <ul className="grid gap-x-8 sm:grid-cols-2">
-            {found.map((r) => (
-              <li key={r.plant} className="border-b border-line">
-                <Link
-                  to={`/pantry/${encodeURIComponent(r.plant)}`}
-                  className="flex min-h-12 items-center justify-between gap-3 hover:underline"
-                >
-                  <span className="min-w-0 py-1.5">
-                    {r.name} {r.own && <span className="text-sm text-muted">(own)</span>}
-                  </span>
-                  <span className="shrink-0 text-right text-sm">
-                    {r.haveG > 0 ? (
-                      <>
-                        <strong>{f.grams(r.haveG)}</strong> <span className="text-muted">{r.lot}</span>
-                      </>
-                    ) : (
-                      <span className="text-muted">{r.role}</span>
-                    )}
-                  </span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        )}
-      </Panel>
+      {had.length > 0 && <JarShelf had={had} kitchen={house.forPlans} ownPlants={house.ownPlants} />}
+      {found.length === 0 ? (
+        <Empty>Nothing has these words. A plant that is not in the table can be added as one of your own.</Empty>
+      ) : (
+        known.length > 0 && (
+          <details
+            key={String(looking)}
+            open={looking || had.length === 0}
+            className="rounded-lg border border-line bg-surface px-5 py-2"
+          >
+            <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-semibold">
+              Not in the house{' '}
+              <span className="font-sans text-[0.95rem] font-normal text-muted">
+                {known.length} plants and sweeteners that are known
+              </span>
+            </summary>
+            <KnownList rows={known} />
+          </details>
+        )
+      )}
     </Page>
+  );
+}
+
+/** What the table knows, each with what it is for. */
+function KnownList({ rows }: { rows: readonly Row[] }): ReactNode {
+  return (
+    <ul className="grid gap-x-8 sm:grid-cols-2">
+      {rows.map((r) => (
+        <li key={r.plant} className="border-b border-line">
+          <Link
+            to={`/pantry/${encodeURIComponent(r.plant)}`}
+            className="flex min-h-12 items-center justify-between gap-3 hover:underline"
+          >
+            <span className="min-w-0 py-1.5">
+              {r.name} {r.own && <span className="text-sm text-muted">(own)</span>}
+            </span>
+            <span className="shrink-0 text-right text-sm">
+              <span className="text-muted">{r.role}</span>
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -252,12 +252,16 @@ function BasisSwitch({
 }): ReactNode {
   const written = target.asWritten === true;
   const beyond = card ? beyondTheCard(drink, target) : [];
-  const press = 'min-h-11 px-4 font-semibold aria-pressed:bg-ink aria-pressed:text-surface';
+  const press = 'min-h-11 px-3 font-semibold sm:px-4 aria-pressed:bg-ink aria-pressed:text-surface';
   return (
     <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-      <div role="group" aria-label="Figures" className="flex flex-wrap overflow-hidden rounded-md border border-ink">
+      <div
+        role="group"
+        aria-label="Figures"
+        className="grid w-full grid-cols-2 overflow-hidden rounded-md border border-ink sm:w-auto"
+      >
         <button type="button" aria-pressed={written} onClick={onWritten} disabled={!card} className={press}>
-          As written{card ? `, makes ${f.volume(card.litres * 1000)}` : ''}
+          As written{card ? `: ${f.volume(card.litres * 1000)}` : ''}
         </button>
         <button
           type="button"
@@ -266,7 +270,7 @@ function BasisSwitch({
           disabled={!written}
           className={`${press} border-l border-ink`}
         >
-          {written ? 'Plan another amount' : `Planned for ${f.volume(target.litres * 1000)}`}
+          {written ? 'Plan another amount' : `Planned: ${f.volume(target.litres * 1000)}`}
         </button>
       </div>
       {!written && (

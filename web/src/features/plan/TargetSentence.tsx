@@ -141,7 +141,7 @@ export function TargetSentence({
               onValue: (strengthX) => onChange({ strengthX }),
             })}{' '}
             <span className="text-muted">
-              (<Term of="strength">{strengthInWords(target.strengthX)}</Term>)
+              <Term of="strength">({strengthInWords(target.strengthX)})</Term>
             </span>
           </>
         )}{' '}
