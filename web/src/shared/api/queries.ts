@@ -53,7 +53,7 @@ import { keepAnswer, keptAnswer, type Outgoing } from './device';
 import { noteAway, noteHere, onStored, resume, sendOut, useOutbox, withdraw } from './outbox';
 
 // Not part of the first page; fetched soon after it, because it is asked when the server can no longer give it.
-const deciding = (): Promise<typeof import('./deciding')> => import('./deciding');
+const deciding = () => import('./deciding');
 const MS_TO_DECIDING = 3_000;
 
 function useDecidingHere(): void {
