@@ -174,7 +174,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
   const jugVessel = vesselOf(plan, plan.jugVesselId);
   const faults = Object.values(fault).filter((x) => x !== undefined);
   const sugarAddedG = addSugar && short ? Math.round(short.sugarToAddG) : 0;
-  const tooMuch = jug.figures.volumeMl > jugVessel.capacityMl + 5;
+  const jugs = Math.max(1, Math.ceil((jug.figures.volumeMl - 5) / jugVessel.capacityMl));
   const now = useNow(60_000);
   const warmC = plan.target.hot ? undefined : jugWarmC(batch, jug.mix, now);
   const isWarm = warmC !== undefined && warmC > COOL_ENOUGH_C;
@@ -220,7 +220,7 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
         </>
       }
       next={
-        <Button kind="main" onClick={pour} disabled={say.isPending || faults.length > 0 || tooMuch}>
+        <Button kind="main" onClick={pour} disabled={say.isPending || faults.length > 0}>
           {say.isPending ? 'Logging…' : plan.drink.bottles ? 'Fill the bottles and log' : 'Pour it and log'}
         </Button>
       }
@@ -279,14 +279,13 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
           : below 21 °C within two hours of the strain.
         </p>
       )}
-      {tooMuch && (
-        <p role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-3 py-1.5">
-          The {jugVessel.name} holds {f.volume(jugVessel.capacityMl)}. Make less, or fill two.
+      {jugs > 1 && (
+        <p className="mt-1">
+          It fills <strong>{jugs} jugs</strong> like the {jugVessel.name}, {f.volume(jug.figures.volumeMl / jugs)} each.
         </p>
       )}
       <div className="mt-3 grid gap-3 lg:grid-cols-[1fr_1.5fr]">
         <Panel title="Pour in">
-          <Pours batch={batch} jug={jug} onHand={onHand} />
           {short && (
             <Short
               short={short}
@@ -297,12 +296,13 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
               onAddSugar={setAddSugar}
             />
           )}
+          <Pours batch={batch} jug={jug} onHand={onHand} />
         </Panel>
         <Panel
           title="The jug"
           aside={`${f.volume(jug.figures.volumeMl)}, ${glassesIn(jug.figures.volumeMl, plan.target.glassMl)} of ${plan.target.glassMl} ml`}
         >
-          <JugPicture batch={batch} jug={jug} onHand={onHand} wanted={wanted} sugarAddedG={sugarAddedG} />
+          <JugPicture batch={batch} jug={jug} jugs={jugs} onHand={onHand} wanted={wanted} sugarAddedG={sugarAddedG} />
         </Panel>
       </div>
     </Page>
@@ -337,7 +337,7 @@ function Pours({ batch, jug, onHand }: { batch: Batch; jug: Jug; onHand: OnHand 
   const rows = onHand.map((p): [string, number, string] => [
     lineOf(batch, p.id).name,
     jug.mix[p.id] ?? 0,
-    p.endless ? 'from the tap or the fridge' : `of ${f.exactMl(volumeMl(p.liquid))}`,
+    p.endless ? waterWords(batch) : `of ${f.exactMl(volumeMl(p.liquid))}`,
   ]);
   return (
     <table className="w-full">
@@ -357,6 +357,12 @@ function Pours({ batch, jug, onHand }: { batch: Batch; jug: Jug; onHand: OnHand 
     </table>
   );
 }
+
+/** Where the water is from, and how much of it was planned as ice. */
+const waterWords = ({ plan: { promised } }: Batch): string =>
+  promised.coolingIceG >= 20
+    ? `from the tap or the fridge, ${f.grams(promised.coolingIceG)} of it as ice, as planned`
+    : 'from the tap or the fridge';
 
 /** What runs out, what that does, and the ways on. */
 function Short({
@@ -379,14 +385,16 @@ function Short({
   const lacking = sameVolume.missed.map((m) => shortPart(batch, m));
   const smaller = smallerJug && Math.floor(smallerJug.figures.volumeMl / 50) / 20;
   return (
-    <div className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2" role="status">
+    <div className="mb-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2" role="status">
       <p>
         <strong>{outText(lacking)}</strong> {f.volume(litres * 1000)} then comes to{' '}
         {f.strength(sameVolume.figures.strengthX)} and {f.gPerL(sameVolume.figures.sugarGPerL)} of sugar.
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
         {smaller !== undefined && smaller > 0.1 && (
-          <Button onClick={() => onLitres(smaller)}>Make {f.volume(smaller * 1000)} at full strength</Button>
+          <Button kind="main" onClick={() => onLitres(smaller)}>
+            Make {f.volume(smaller * 1000)} at full strength
+          </Button>
         )}
         {sameVolume.missed.includes('sugar') && sugarToAddG >= 1 && (
           <Button aria-pressed={addSugar} onClick={() => onAddSugar(!addSugar)}>
@@ -414,12 +422,15 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 function JugPicture({
   batch,
   jug,
+  jugs,
   onHand,
   wanted,
   sugarAddedG,
 }: {
   batch: Batch;
   jug: Jug;
+  /** so many like it share what is poured */
+  jugs: number;
   onHand: OnHand;
   wanted: JugWanted;
   sugarAddedG: number;
@@ -436,9 +447,9 @@ function JugPicture({
         layers={onHand
           .filter((p) => (mix[p.id] ?? 0) > 0)
           .map((p) => ({
-            ml: mix[p.id]!,
+            ml: mix[p.id]! / jugs,
             colour: layerColour(batch, p, colour, vessel),
-            label: `${lineOf(batch, p.id).name.toLowerCase()} ${roundTo(mix[p.id]!, 5)}`,
+            label: `${lineOf(batch, p.id).name.toLowerCase()} ${roundTo(mix[p.id]! / jugs, 5)}`,
           }))}
         description={`Jug of ${f.volume(figures.volumeMl)}: ${onHand
           .map((p) => `${roundTo(mix[p.id] ?? 0, 5)} ml ${lineOf(batch, p.id).name.toLowerCase()}`)
