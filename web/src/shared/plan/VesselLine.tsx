@@ -279,7 +279,7 @@ function serveStep(plan: Plan, scale: number): Step {
     lines: [
       {
         figure: 'glass-strength',
-        text: `${glass.figures.strengthX > 0 ? f.strengthSaid(glass.figures.strengthX) : f.volume(target.glassMl)}${glass.iceG > 0 ? ` over ${f.grams(glass.iceG)} ice` : target.hot ? ', hot' : ''}`,
+        text: `${glass.figures.strengthX > 0 ? f.strengthSaid(glass.figures.strengthX) : f.volume(target.glassMl)}${target.hot ? ', hot' : ''}`,
       },
       { figure: 'glass-sugar', text: f.sweetSaid(glass.figures.sugarGPerL) },
       ...beside.map((l) => ({
@@ -299,7 +299,7 @@ function serveStep(plan: Plan, scale: number): Step {
     ),
     foot:
       glass.iceG > 0
-        ? { figure: 'melt', text: `right after ${drink.serve.rightAtMin} min, ${f.grams(glass.meltedG)} melted` }
+        ? { figure: 'melt', text: `over ${f.grams(glass.iceG)} ice, right after ${drink.serve.rightAtMin} min` }
         : plan.warming
           ? {
               figure: 'warming',

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { explain, ledgerOf, type FigureId, type Plan } from '@steepsis/core';
+import { colourIn, explain, ledgerOf, type FigureId, type Plan } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';
 import { Panel } from '@/shared/ui/Panel';
@@ -8,7 +8,7 @@ import { Panel } from '@/shared/ui/Panel';
 export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
   const [brew] = plan.brews;
   const ledger = ledgerOf(brew);
-  const rows: [string, number, string, FigureId][] = [
+  const rows: Row[] = [
     ['Into the vessel', ledger.waterMl, '', 'water'],
     ['Brought by fruit and juice', ledger.ownMl, '+', 'yield'],
     ['Dissolved from the plants', ledger.dissolvedMl, '+', 'yield'],
@@ -21,6 +21,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Stirred in after the strain', ledger.stirredMl, '+', 'yield'],
     ['Steam after the strain', ledger.reducedMl, '−', 'yield'],
   ];
+  const most = Math.max(1, ...stepsOf(rows).map((s) => s.to));
   return (
     <Panel
       title="Where the water goes"
@@ -28,26 +29,30 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     >
       <table className="w-full text-[0.92rem]">
         <tbody>
-          {rows
-            .filter(([, ml]) => ml >= 0.5)
-            .map(([name, ml, sign, figure]) => (
-              <tr key={name}>
-                <th scope="row" className="py-0.5 text-left font-normal text-muted">
-                  {name}
-                </th>
-                <td className="text-right">
-                  <Explained what={() => explain(plan, figure)}>
-                    {sign}
-                    {Math.round(ml)} ml
-                  </Explained>
-                </td>
-              </tr>
-            ))}
+          {stepsOf(rows.filter(([, ml]) => ml >= 0.5)).map(({ row: [name, ml, sign, figure], from, to }) => (
+            <tr key={name}>
+              <th scope="row" className="py-0.5 pr-3 text-left font-normal text-muted">
+                {name}
+              </th>
+              <td aria-hidden className="w-2/5">
+                <Band from={from / most} to={to / most} gone={sign === '−'} />
+              </td>
+              <td className="whitespace-nowrap pl-3 text-right">
+                <Explained what={() => explain(plan, figure)}>
+                  {sign}
+                  {Math.round(ml)} ml
+                </Explained>
+              </td>
+            </tr>
+          ))}
           <tr className="border-t border-ink">
-            <th scope="row" className="py-1 text-left">
+            <th scope="row" className="py-1 pr-3 text-left">
               {brew.name}
             </th>
-            <td className="text-right font-semibold">
+            <td aria-hidden>
+              <Band from={0} to={ledger.outMl / most} colour={colourIn(brew.concentrate, { diameterCm: 8 })} />
+            </td>
+            <td className="whitespace-nowrap pl-3 text-right font-semibold">
               <Explained what={() => explain(plan, 'yield')}>{Math.round(ledger.outMl)} ml</Explained>
             </td>
           </tr>
@@ -62,6 +67,42 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     </Panel>
   );
 }
+
+type Row = [name: string, ml: number, sign: string, figure: FigureId];
+
+/** Each row with where the water stood before it and stands after it, ml. */
+function stepsOf(rows: readonly Row[]): readonly { row: Row; from: number; to: number }[] {
+  let stands = 0;
+  return rows.map((row) => {
+    const from = stands;
+    stands += row[2] === '−' ? -row[1] : row[1];
+    return { row, from: Math.min(from, stands), to: Math.max(from, stands) };
+  });
+}
+
+/** A stretch of the water: what comes, what goes, what is there in the end; all to one scale, one below the other. */
+const Band = ({
+  from,
+  to,
+  gone = false,
+  colour,
+}: {
+  from: number;
+  to: number;
+  gone?: boolean;
+  colour?: string;
+}): ReactNode => (
+  <div className="relative h-4">
+    <div
+      className={`absolute inset-y-0.5 min-w-0.5 ${gone ? 'border-2 border-dashed border-ink/50' : colour ? '' : 'border border-ink/40 bg-water'}`}
+      style={{
+        left: `${100 * from}%`,
+        width: `${100 * Math.max(0.004, to - from)}%`,
+        ...(colour ? { background: colour } : {}),
+      }}
+    />
+  </div>
+);
 
 /** How to cool, in a sentence or two, with the times that make it so. */
 export function coolingText({ cooling, target }: Plan): string {
