@@ -46,6 +46,8 @@ export type BatchSummary = {
   litres: number;
   wayName: string;
   lastEventAt: string;
+  /** something was said of it */
+  tasted: boolean;
 };
 
 export type BatchList = { batches: readonly BatchSummary[]; serverNow: string };

@@ -24,7 +24,7 @@ async function litresOnShelf(cook: Cook, drink: string): Promise<number> {
     .filter({ has: cook.page.getByRole('heading', { name: drink, exact: true }) });
   const said = (await card
     .first()
-    .getByText(/^[\d.]+ m?[lL] at/)
+    .getByText(/^[\d.]+ m?[lL], /)
     .textContent())!;
   const [, n, unit] = /^([\d.]+) (m?l)/i.exec(said)!;
   return unit!.toLowerCase() === 'ml' ? Number(n) / 1000 : Number(n);

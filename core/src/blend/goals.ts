@@ -11,7 +11,7 @@ export type GoalOf = 'strength' | 'sugar' | 'acid' | 'harsh' | 'flavour' | 'part
  */
 const NOTICED: Readonly<Record<GoalOf, { share: number; least: number }>> = {
   strength: { share: 0.05, least: 0.01 },
-  sugar: { share: 0.05, least: 3 },
+  sugar: { share: 0.05, least: 4 },
   acid: { share: 0.06, least: 0.25 },
   harsh: { share: 0.06, least: 0.03 },
   flavour: { share: 0.06, least: 0.005 },

@@ -93,15 +93,33 @@ const aimed = (setup: FixSetup, aims: readonly (readonly TasteGoal[])[]): Candid
 const NO_ROOM_ML = 20;
 const FULL = 'The jug is full: there is no room to add anything.';
 
-/** The smallest step that does it comes first; a little more that hits it much better comes before a little less. */
+/** The smallest step that does it comes first: little of one thing before more of two; each other way says how it differs. */
 function smallestFirst(found: readonly Candidate[], setup: FixSetup): Fix[] {
-  const size = (c: Candidate): number => Object.values(c.additionsMl).reduce((sum, ml) => sum + ml, 0);
-  const ways = distinct([...found].sort((a, b) => size(a) + MISS_ML * a.cost - (size(b) + MISS_ML * b.cost)));
-  return ways.slice(0, MOST_FIXES).map((f, i) => asFix(f, ways[0]!, i, setup));
+  const bit = isABit(setup.taste);
+  const size = ({ additionsMl, left, cost }: Candidate): number => {
+    const poured = Object.values(additionsMl);
+    const ml = poured.reduce((sum, each) => sum + each, 0);
+    return bit ? ml + EACH_ML * poured.length + MISS_ML * left : ml + MISS_ML * cost;
+  };
+  const ways = distinct([...found].sort((a, b) => size(a) - size(b)));
+  return ways
+    .map((f, i) => asFix(f, ways[0]!, i, setup))
+    .filter((fix, i) => i === 0 || fix.differs.length > 0)
+    .slice(0, MOST_FIXES);
 }
 
-/** What a goal missed by its tolerance is worth of pouring, ml. House choice. */
-const MISS_ML = 40;
+/** Of which goals only a bit was said. */
+const isHalf = ({ sweet, tart }: Taste): Readonly<Record<string, true>> => ({
+  ...(Math.abs(sweet) === 0.5 ? { sugar: true } : {}),
+  ...(Math.abs(tart) === 0.5 ? { acid: true } : {}),
+});
+
+/** Only halves were said: something is a bit off, and the rest is right. */
+const isABit = ({ strength, sweet, tart, harsh, flavour }: Taste): boolean =>
+  strength === 0 && harsh < 2 && !flavour && Math.abs(sweet) < 1 && Math.abs(tart) < 1;
+
+/** What one more thing to fetch and measure is worth of pouring, and what a goal missed by its tolerance, ml. House choices. */
+const [EACH_ML, MISS_ML] = [60, 40];
 
 /** Tastes of nothing that the jug does not taste of: at least half of its strength comes from plants that are there already. */
 function isKin({ liquid }: BenchPart, jug: Liquid): boolean {
@@ -126,6 +144,8 @@ type Candidate = {
   after: Liquid;
   addedMl: number;
   cost: number;
+  /** what is still felt of it, in tolerances: what was said counts no more once nobody tastes it */
+  left: number;
   goals: readonly TasteGoal[];
 };
 
@@ -136,8 +156,14 @@ const distinct = (all: readonly Candidate[]): Candidate[] =>
 
 /** The best fix, the best without each liquid it takes, the best that takes the last of one, and of each alone: rounded, checked. */
 function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
+  // For a bit just enough is the smallest step: to the near edge of what nobody tastes any more.
+  const half = isHalf(setup.taste);
+  const near = goals.map((g) => (half[g.id] ? justEnough(g) : g));
+  const enough = [...(Object.keys(half).length > 0 ? [setup.onHand] : []), ...setup.onHand.map((p) => [p])].flatMap(
+    (liquids) => rounded(setup, goals, liquids, undefined, near) ?? [],
+  );
   const first = rounded(setup, goals, setup.onHand);
-  if (!first) return [];
+  if (!first) return enough;
   const others = setup.onHand
     .filter((p) => (first.additionsMl[p.id] ?? 0) > 0)
     .flatMap((p) => [
@@ -149,14 +175,16 @@ function candidates(setup: FixSetup, goals: readonly TasteGoal[]): Candidate[] {
       ...(usesUpNearly(p, first.additionsMl[p.id]!) ? [rounded(setup, goals, setup.onHand, p)] : []),
     ])
     .filter((c): c is Candidate => c !== undefined);
-  // Of one liquid alone just enough is the smallest step: to the near edge of what nobody tastes any more.
-  const alone = setup.onHand.flatMap((p) => rounded(setup, goals, [p], undefined, goals.map(justEnough)) ?? []);
-  return [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl), ...alone];
+  return [first, ...others.sort((a, b) => a.cost - b.cost || a.addedMl - b.addedMl), ...enough];
 }
+
+/** So near the edge is aimed, because what is poured is rounded to measures. */
+const NEARLY = 0.85;
 
 const justEnough = (g: TasteGoal): TasteGoal => ({
   ...g,
-  target: g.why === 'said' && g.kind === undefined ? g.target + Math.sign(g.now - g.target) * g.tolerance : g.target,
+  target:
+    g.why === 'said' && g.kind === undefined ? g.target + Math.sign(g.now - g.target) * NEARLY * g.tolerance : g.target,
 });
 
 /** A bottle with little left in it may as well be finished. */
@@ -247,13 +275,12 @@ function checked(
     return was <= 1 || offBy(g, reached[g.id] ?? 0) <= Math.max(1 + 1e-6, 0.45 * was);
   });
   const spoils = goals.some((g) => offBy(g, reached[g.id] ?? 0) > Math.max(2.5, offBy(g, g.now)));
-  // What was said counts no more once nobody tastes it.
   const left = goals.reduce((sum, g) => {
     const off = offBy(g, reached[g.id] ?? 0);
     return sum + (g.why === 'said' && off <= 1 + 1e-6 ? 0 : (g.weight ?? 1) * off);
   }, 0);
   if (!mends || spoils || left > 0.7 * before) return undefined;
-  return { additionsMl, after, addedMl: volumeMl(after) - volumeMl(jug), cost, goals };
+  return { additionsMl, after, addedMl: volumeMl(after) - volumeMl(jug), cost, left, goals };
 }
 
 const costOf = (goals: readonly TasteGoal[], reached: (g: TasteGoal) => number): number =>

@@ -195,4 +195,5 @@ const summaryOf = (r: BatchRow): BatchSummary => ({
   litres: r.litres,
   wayName: r.way_name,
   lastEventAt: r.last_event_at,
+  tasted: Boolean(r.tasted),
 });

@@ -159,7 +159,7 @@ function Card({
     <li
       className={`flex flex-col gap-4 rounded-lg border bg-surface p-4 sm:flex-row ${past ? 'border-stop' : 'border-line'}`}
     >
-      <div className="shrink-0 self-center sm:self-end">
+      <div className="shrink-0 self-center sm:self-start">
         <VesselDrawing
           vessel={drawn}
           scale={7}

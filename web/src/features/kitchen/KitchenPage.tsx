@@ -19,6 +19,7 @@ import { AUDIENCE_CHOICES, audienceShort } from '@/shared/plan/audienceWords';
 import { useEdited } from '@/shared/api/useEdited';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
+import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
@@ -274,6 +275,9 @@ function InstrumentTicks({ kitchen, change }: Part): ReactNode {
   );
 }
 
+/** Everything of the kitchen to one scale, px a centimetre. */
+const KITCHEN_SCALE = 3.4;
+
 function VesselRow({
   vessel: v,
   onChange,
@@ -285,6 +289,9 @@ function VesselRow({
 }): ReactNode {
   return (
     <li className="flex items-start justify-between gap-2 py-2">
+      <div className="flex w-28 shrink-0 justify-center self-center max-sm:hidden">
+        <VesselDrawing vessel={v} scale={KITCHEN_SCALE} layers={[]} description={`${v.name}, to scale`} />
+      </div>
       <div className="min-w-0 flex-1">
         <input
           aria-label={`Name of the ${v.name}`}

@@ -1,6 +1,7 @@
 import { Plus, Printer, Trash2 } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
 import {
+  colourIn,
   botanicalBySlug,
   botanicals,
   NO_OWN_PLANTS,
@@ -34,6 +35,7 @@ import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
 import { useGuests } from './guestStore';
 import { kitchenWords } from './measures';
+import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
 import { MixPlaces } from './MixPlaces';
 import { standingOf, usePourables, type Standing } from './usePourables';
 
@@ -123,7 +125,7 @@ function GuestsPage({ kitchen, standing }: { kitchen: Kitchen; standing: readonl
         <>
           <ul className="mt-3 grid items-start gap-3 lg:grid-cols-3">
             {builds.map((b) => (
-              <Kind key={b.drinkers.id} build={b} />
+              <Kind key={b.drinkers.id} build={b} base={based.base.liquid} />
             ))}
           </ul>
           <Button className="mt-3" onClick={g.add}>
@@ -204,7 +206,7 @@ const SERVED: readonly { value: Drinkers['served']; label: string }[] = [
   { value: 'hot', label: 'hot' },
 ];
 
-function Kind({ build }: { build: GlassBuild }): ReactNode {
+function Kind({ build, base }: { build: GlassBuild; base: Liquid }): ReactNode {
   const { change, take } = useGuests();
   const k = build.drinkers;
   const set = (part: Partial<Drinkers>): void => change(k.id, part);
@@ -277,6 +279,7 @@ function Kind({ build }: { build: GlassBuild }): ReactNode {
           .
         </p>
         <h3 className="mt-2 text-base">In each glass</h3>
+        <GlassInLayers build={build} base={base} />
         <table className="w-full" aria-label={`Each glass for ${k.name}`}>
           <tbody>
             {poursOf(build).map(([name, ml]) => (
@@ -313,6 +316,31 @@ function Kind({ build }: { build: GlassBuild }): ReactNode {
         </Button>
       </Panel>
     </li>
+  );
+}
+
+/** What goes into a glass as it goes in, the base first; the ice on top. */
+function GlassInLayers({ build, base }: { build: GlassBuild; base: Liquid }): ReactNode {
+  const { pour, iceG } = build;
+  const total = pour.base + pour.syrup + pour.lemon + pour.spirit + pour.water;
+  const glass: DrawnVessel = { kind: 'glass', capacityMl: (total + iceG) * 1.12, diameterCm: 7.5 };
+  const layers = [
+    { ml: pour.base, colour: colourIn(base, glass), label: 'base' },
+    { ml: pour.syrup, colour: '#dfe8e6', label: 'syrup' },
+    { ml: pour.lemon, colour: '#efe7b0', label: 'lemon' },
+    { ml: pour.spirit, colour: '#e8e3da', label: 'spirit' },
+    { ml: pour.water, colour: 'var(--water)', label: 'water' },
+  ].filter((l) => l.ml > 0);
+  return (
+    <div className="my-2 flex justify-center">
+      <VesselDrawing
+        vessel={glass}
+        scale={13}
+        layers={layers}
+        iceCubes={iceG / 27.5}
+        description={layers.map((l) => `${Math.round(l.ml)} ml ${l.label}`).join(', ')}
+      />
+    </div>
   );
 }
 

@@ -33,6 +33,7 @@ import { Panel } from '@/shared/ui/Panel';
 import { BackwardsPanel } from './BackwardsPanel';
 import { DayLine } from './DayLine';
 import { FillsLine } from './FillsLine';
+import { FromBags } from './FromBags';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
 import { beyondTheCard, usePlan, useTarget } from './planSetup';
@@ -163,6 +164,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
       />
       {result.kind === 'plan' && <DayLine plan={result.plan} onReadyBy={(readyBy) => change(drink.id, { readyBy })} />}
       {result.kind === 'plan' && <FillsLine plan={result.plan} onLitres={(litres) => change(drink.id, { litres })} />}
+      {result.kind === 'plan' && <FromBags plan={result.plan} entries={house.entries} />}
       {!backwards && (
         <Button kind="quiet" onClick={() => setBackwards(true)}>
           Or the other way round: from leaf, bottles or a pot

@@ -34,6 +34,7 @@ export function Component(): ReactNode {
                 <h2 className="text-base">{b.drinkName}</h2>
                 <p className="text-sm text-muted">
                   {f.volume(b.litres * 1000)}, {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
+                  {b.tasted === false && <strong className="font-semibold text-ink">; nothing said of it yet</strong>}
                 </p>
               </div>
               {past.has(b.id) ? (
@@ -41,7 +42,9 @@ export function Component(): ReactNode {
                   Past its last day: pour it away
                 </LinkButton>
               ) : (
-                <LinkButton to={`/taste/${b.id}`}>Taste</LinkButton>
+                <LinkButton to={`/taste/${b.id}`} kind={b.tasted ? 'plain' : 'main'}>
+                  Taste
+                </LinkButton>
               )}
             </li>
           ))}
