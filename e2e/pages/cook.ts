@@ -106,8 +106,9 @@ export class Cook {
   }
 
   /** Starts what is planned, with nothing ticked off the list before the heat. */
-  async startAtStove(): Promise<void> {
+  async startAtStove(laidOut?: RegExp): Promise<void> {
     await this.button('Start at the stove').click();
+    if (laidOut) await this.expectText(laidOut);
     await this.button(/^(Heat on|Start it)$/).click();
   }
 

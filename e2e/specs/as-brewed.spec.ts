@@ -72,13 +72,14 @@ async function readAll(cook: Cook, name: string): Promise<void> {
   }).toPass();
 }
 
-async function begun(page: Page, made: Made, name = made.name): Promise<Cook> {
+/** @param laidOut what is to be read on the list before the heat */
+async function begun(page: Page, made: Made, name = made.name, laidOut?: RegExp): Promise<Cook> {
   const cook = await writeDown(page, server.url, { ...made, name });
   await cook.keepInTheBook();
   await cook.expectTitle(name);
   await makesMl(cook);
   await readAll(cook, 'Start at the stove');
-  await cook.startAtStove();
+  await cook.startAtStove(laidOut);
   return cook;
 }
 
@@ -99,8 +100,7 @@ async function tasted(cook: Cook, name: string, ...said: readonly (readonly [str
 }
 
 test('roselle orange: boiled, steeped, sweetened, mixed with its juice and tasted', async ({ page }) => {
-  const cook = await begun(page, madeBy(2));
-  await cook.expectText(/^20 calyces, 12 g of roselle/);
+  const cook = await begun(page, madeBy(2), madeBy(2).name, /^20 calyces, 12 g of roselle/);
   await workThrough(cook);
   await kept(cook);
   await cook.expectText(/^(1\.9\d|2\.[01]\d?) L/);
