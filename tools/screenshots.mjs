@@ -165,7 +165,7 @@ await picture('methods', '/plan/rooibos-quince/methods', {
     });
   },
 });
-await picture('pantry', '/pantry/roselle_dried_whole');
+await picture('pantry', '/pantry');
 await picture('kitchen', '/kitchen');
 const { cooler } = await potsOnTheStove();
 await picture('steep', '/steep', { prepare: touched });
