@@ -300,7 +300,7 @@ export { timesStandard } from './liquid/strength';
 export { POURS, syrupAsked, type PoursLike, type SyrupAnswer, type SyrupWish } from './sugar/syrupAsked';
 export { alsoToGet, type AlsoToGet } from './plan/alsoToGet';
 export { sideBySide, type MadeFigure, type SideBySide } from './taste/sideBySide';
-export { potencyFor } from './pantry/lotsFor';
+export { planFromLots, type FromLots } from './pantry/lotsFor';
 export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
 export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';
 export {

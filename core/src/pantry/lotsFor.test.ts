@@ -2,8 +2,7 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { PlanTarget } from '../drink/drink';
 import { leafOf } from '../plan/planDrink';
-import { planOrWhy } from '../plan/planOrWhy';
-import { potencyFor } from './lotsFor';
+import { planFromLots } from './lotsFor';
 import { potencyOf, type PantryEntry } from './pantry';
 
 const ROSELLE = 'roselle_dried_whole';
@@ -19,11 +18,10 @@ const lots = (old: number, potency: number): PantryEntry[] => [
 ];
 const settled = (pantry: PantryEntry[], change: Partial<PlanTarget>) => {
   const target = { ...ROSELLE_COOLER.defaults, ...change };
-  const potency = potencyFor(pantry, { drink: ROSELLE_COOLER, target, kitchen: DEFAULT_KITCHEN, learned: undefined });
-  const result = planOrWhy(ROSELLE_COOLER, { ...target, potency }, DEFAULT_KITCHEN);
-  if (result.kind !== 'plan') throw new Error(result.message);
-  const grams = leafOf(result.plan).find((l) => l.plant === ROSELLE)!.grams;
-  return { potency: potency[ROSELLE] ?? 1, grams };
+  const made = planFromLots(pantry, { drink: ROSELLE_COOLER, target, kitchen: DEFAULT_KITCHEN, learned: undefined });
+  if (made.result.kind !== 'plan') throw new Error(made.result.message);
+  const grams = leafOf(made.result.plan).find((l) => l.plant === ROSELLE)!.grams;
+  return { potency: made.target.potency?.[ROSELLE] ?? 1, grams };
 };
 
 describe('the lots that a plan draws on', () => {
@@ -42,4 +40,8 @@ describe('the lots that a plan draws on', () => {
     expect(settled(lots(500, 0.8), {}).grams).toBeGreaterThan(settled(lots(500, 1), {}).grams);
     expect(settled(lots(500, 1), {}).potency).toBe(1);
   });
+  it('of other plants are no matter of this drink', () =>
+    expect(settled([...lots(500, 1), { ...lots(500, 0.5)[0]!, plant: 'linden_dried' }], {})).toEqual(
+      settled(lots(500, 1), {}),
+    ));
 });

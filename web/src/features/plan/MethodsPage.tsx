@@ -24,7 +24,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { useTarget } from './planSetup';
+import { usePlan } from './planSetup';
 import { useTargets } from './targetStore';
 
 export function Component(): ReactNode {
@@ -41,7 +41,7 @@ const MOST_COLUMNS = 4;
 /** Methods, schools and versions of a drink side by side, at the same target. */
 function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { drink } = view;
-  const own = useTarget(view, house).target;
+  const own = usePlan(view, house).target;
   // On equal terms: each way is planned for the same amount.
   const target = useMemo(() => asPlanned(view.drink, own), [view.drink, own]);
   const versions = useVersions(drink.id);

@@ -36,7 +36,7 @@ import { FillsLine } from './FillsLine';
 import { FromBags } from './FromBags';
 import { GlassPanel } from './GlassPanel';
 import { NextTimeLine } from './NextTimeLine';
-import { beyondTheCard, usePlan, useTarget } from './planSetup';
+import { beyondTheCard, usePlan } from './planSetup';
 import { useNearest, useWaysOut, type Impossible } from './usePlanWorker';
 import { OfferedChange } from './OfferedChange';
 import { TargetSentence } from './TargetSentence';
@@ -81,8 +81,7 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   const [faults, setFaults] = useState<readonly FieldFault[]>([]);
   const [read, setRead] = useState<ReadonlySet<string>>(NOTHING_READ);
   const [backwards, setBackwards] = useState(false);
-  const { target, draft } = useTarget(view, house);
-  const result = usePlan(view, target, house);
+  const { target, draft, result } = usePlan(view, house);
   const card = useCard(view, house);
   // As written the sentence tells what comes out; planned, what is wished for.
   const shown = result.kind === 'plan' && target.asWritten ? result.plan.target : target;

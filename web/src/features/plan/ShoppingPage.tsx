@@ -9,7 +9,7 @@ import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { usePlan, useTarget } from './planSetup';
+import { usePlan } from './planSetup';
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
@@ -22,8 +22,7 @@ export function Component(): ReactNode {
 
 /** What is missing for a plan, in the units it is sold in, and what is picked. */
 function ShoppingList({ view, house }: { view: DrinkView; house: House }): ReactNode {
-  const { target } = useTarget(view, house);
-  const result = usePlan(view, target, house);
+  const { target, result } = usePlan(view, house);
   const shown = result.kind === 'plan' ? result.plan.target : target;
   return (
     <Page

@@ -2,11 +2,10 @@ import { useMemo } from 'react';
 import {
   fittedTarget,
   InputError,
-  planOrWhy,
-  potencyFor,
+  planFromLots,
   writtenTarget,
   type Drink,
-  type PlanResult,
+  type FromLots,
   type PlanTarget,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
@@ -16,11 +15,11 @@ import { useTargets, withDraft, type TargetDraft } from './targetStore';
 
 const NO_DRAFT: TargetDraft = {};
 
-/** The target of a drink as it stands on this page: where the next one starts from, the occasion, and what was changed. */
-export function useTarget(view: DrinkView, house: House): { target: PlanTarget; draft: TargetDraft } {
+/** A drink as it stands on this page, planned: where the next one starts from, the occasion, what was changed, and the lots at hand. */
+export function usePlan(view: DrinkView, house: House): FromLots & { draft: TargetDraft } {
   const draft = useTargets((s) => s.drafts[view.drink.id]) ?? NO_DRAFT;
   const occasion = useTargets((s) => s.occasion);
-  const target = useMemo(() => {
+  const planned = useMemo(() => {
     const { potency: _was, ...from } = view.lastPlan ? view.startFrom : asOnTheCard(view);
     const table = view.lastPlan ? undefined : house.kitchen.body.audience;
     const start = {
@@ -31,10 +30,9 @@ export function useTarget(view: DrinkView, house: House): { target: PlanTarget; 
     // What was changed may name a way that the drink has no more.
     const wanted = fittedTarget(view.drink, withDraft(start, draft));
     const { drink, learned } = view;
-    const potency = potencyFor(house.entries, { drink, target: wanted, kitchen: house.forPlans, learned });
-    return Object.keys(potency).length > 0 ? { ...wanted, potency } : wanted;
+    return planFromLots(house.entries, { drink, target: wanted, kitchen: house.forPlans, learned });
   }, [view, draft, occasion, house]);
-  return { target, draft };
+  return { ...planned, draft };
 }
 
 /** A drink that was never made starts as it stands on the card. */
@@ -75,11 +73,4 @@ export function beyondTheCard(drink: Drink, { asWritten, ...target }: PlanTarget
     ...told(card.glassMl === target.glassMl, `glasses of ${target.glassMl} ml for ${card.glassMl} ml`),
     ...told(card.iced === target.iced, target.iced ? 'over ice' : 'without ice'),
   ];
-}
-
-export function usePlan(view: DrinkView, target: PlanTarget, house: House): PlanResult {
-  return useMemo(
-    () => planOrWhy(view.drink, target, house.forPlans, view.learned),
-    [view.drink, view.learned, target, house.forPlans],
-  );
 }
