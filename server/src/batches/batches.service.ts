@@ -59,7 +59,6 @@ export class BatchesService {
   /** Starts a batch: plans it here, so that what is stored is what the model says, and freezes the plan. */
   async start(request: StartBatch): Promise<BatchView> {
     const { plan, needs } = await this.planFor(request);
-    let isNew = false;
     const events = await this.store.write(async (transaction) => {
       const before = await this.store.eventsOf(request.id, transaction);
       const sent = before.find((e) => e.id === request.eventId);
@@ -73,7 +72,6 @@ export class BatchesService {
       }
       if (before.length > 0) throw refusal('already-started', 'id', 'This batch has been started already.');
       await this.refuseForeign(request.eventId, request.id, transaction);
-      isNew = true;
       const taken = await this.house.takeFromPantry(needs, transaction);
       return this.store.append(
         request.id,
@@ -90,7 +88,6 @@ export class BatchesService {
         transaction,
       );
     });
-    if (isNew) this.house.announcePantry();
     this.stream.announce({ batchId: request.id, seq: events.length - 1 });
     return this.viewOf(request.id, events);
   }
@@ -114,7 +111,6 @@ export class BatchesService {
         await this.house.moveBack(takenFor(batch), 'back', transaction);
       return this.store.append(batchId, before, event, this.serverNow(), transaction);
     });
-    if (event.type === 'undone' || event.type === 'discarded') this.house.announcePantry();
     this.stream.announce({ batchId, seq: events.length - 1 });
     return this.viewOf(batchId, events);
   }

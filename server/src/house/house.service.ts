@@ -91,6 +91,7 @@ export class HouseService {
     transaction: Transaction,
   ): Promise<readonly Drawn[]> {
     const taken: Drawn[] = [];
+    this.announceOnce(transaction);
     for (const { plant, needG } of used)
       await this.changeLots(plant, transaction, (entry) => {
         const { entry: after, drawn } = drawnDown(entry, needG);
@@ -102,8 +103,14 @@ export class HouseService {
 
   /** What was drawn goes back into its lots, or is taken once more when that is taken back. */
   async moveBack(drawn: readonly Drawn[], how: 'back' | 'out-again', transaction: Transaction): Promise<void> {
+    this.announceOnce(transaction);
     for (const plant of new Set(drawn.map((d) => d.plant)))
       await this.changeLots(plant, transaction, (entry) => (how === 'back' ? putBack : takenAgain)(entry, drawn));
+  }
+
+  /** Pages hear of it when it is stored, and not of what was rolled back. */
+  private announceOnce(transaction: Transaction): void {
+    transaction.afterCommit(() => this.stream.announce({ house: 'pantry' }));
   }
 
   private async changeLots(
@@ -118,10 +125,6 @@ export class HouseService {
       { version: row.version + 1, body: JSON.stringify(change(entry)), updated_at: this.config.now().toISOString() },
       { where: { kind: 'pantry', id: plant }, transaction },
     );
-  }
-
-  announcePantry(): void {
-    this.stream.announce({ house: 'pantry' });
   }
 }
 

@@ -12,13 +12,13 @@ import { workedOut } from '@/shared/ui/reasonOf';
 import { sentenceOf } from '@/shared/verdict/sentence';
 
 /** The making before this one of the same drink. */
-function useBefore(batch: Batch): string | undefined {
+function useBefore({ plan, startedAt }: Batch): string | undefined {
+  const of = new URLSearchParams({ drinkId: plan.drink.id, phase: 'put-away', before: startedAt, limit: '1' });
   const list = useQuery({
-    queryKey: ['batches', 'of', batch.plan.drink.id],
-    queryFn: () =>
-      get<BatchList>(`/api/batches?drinkId=${encodeURIComponent(batch.plan.drink.id)}&phase=put-away&limit=50`),
+    queryKey: ['batches', 'before', plan.drink.id, startedAt],
+    queryFn: () => get<BatchList>(`/api/batches?${of.toString()}`),
   });
-  return list.data?.batches?.find((b) => b.startedAt < batch.startedAt)?.id;
+  return list.data?.batches?.[0]?.id;
 }
 
 /** What was done otherwise than the time before, and what was said of both. */
