@@ -23,15 +23,14 @@ export type SyrupWish = {
   staysClear: boolean;
   /** days that it is to keep in the fridge */
   keepsDays?: number;
-  /** puree or fruit stays in it */
-  withFruit?: boolean;
   /** where it is kept and poured, °C */
   keptC: number;
 };
 
 /** The Brix that has it all; or the two wishes that cannot both be had, in words. */
 export type SyrupAnswer =
-  { kind: 'syrup'; brix: number; from: number; to: number } | { kind: 'not-both'; wishes: readonly [string, string] };
+  | { kind: 'syrup'; brix: number; from: number; to: number }
+  | { kind: 'not-both'; wishes: readonly [string, string]; helps: string | undefined };
 
 /** Syrups are made between these, °Bx. */
 const [THINNEST, THICKEST] = [20, 72];
@@ -49,28 +48,31 @@ export function syrupAsked(wish: SyrupWish): SyrupAnswer {
     requireInRange('syrupAsked', 'keepsDays', wish.keepsDays, { unit: 'days', min: 1, max: LONGEST_DAYS });
   const stretches: Stretch[] = [
     ...(wish.pours ? [poursBetween(wish.pours, wish.keptC)] : []),
-    ...(wish.staysClear
-      ? [{ from: THINNEST, to: sucroseSolubility(wish.keptC) - CLEAR_BY, wish: 'staying clear' }]
-      : []),
-    ...(wish.keepsDays === undefined ? [] : keepsFrom(wish.keepsDays, wish.withFruit ?? false)),
+    ...(wish.staysClear ? [{ from: THINNEST, to: sucroseSolubility(wish.keptC) - CLEAR_BY, wish: CLEAR }] : []),
+    ...(wish.keepsDays === undefined ? [] : keepsFrom(wish.keepsDays)),
   ];
-  const from = stretches.reduce((most, s) => (s.from > most.from ? s : most), {
-    from: THINNEST,
-    to: THICKEST,
-    wish: '',
-  });
-  const to = stretches.reduce((least, s) => (s.to < least.to ? s : least), { from: THINNEST, to: THICKEST, wish: '' });
-  if (from.from > to.to) return { kind: 'not-both', wishes: [from.wish, to.wish] };
-  // A little inside, so that a scale's error does not leave it.
-  const brix = Math.min(to.to, from.wish === '' ? (from.from + to.to) / 2 : from.from + 0.25 * (to.to - from.from));
+  const any: Stretch = { from: THINNEST, to: THICKEST, wish: 'being of sugar and water alone' };
+  const from = stretches.reduce((most, s) => (s.from > most.from ? s : most), any);
+  const to = stretches.reduce((least, s) => (s.to < least.to ? s : least), any);
+  if (from.from > to.to)
+    return { kind: 'not-both', wishes: [from.wish, to.wish], helps: to.wish === CLEAR ? KEEPS_CLEAR : undefined };
+  // A little inside, so that a scale's error does not leave it; in the middle where only a most was asked for.
+  const brix = from === any ? (from.from + to.to) / 2 : from.from + 0.25 * (to.to - from.from);
   return { kind: 'syrup', brix, from: from.from, to: to.to };
 }
+
+const CLEAR = 'staying clear';
+/** Other sugars hinder crystals. House rule; see crystalRisk. */
+const KEEPS_CLEAR = 'A tenth of honey or glucose syrup among the sugar keeps a thick one clear.';
 
 /** A syrup this much below saturation stays clear, °Bx. House choice. */
 const CLEAR_BY = 0.5;
 
-/** The longest that a syrup is said to keep, days. */
-const LONGEST_DAYS = 90;
+const keeps = (brix: number): number =>
+  keepingWindow({ hotBrewed: true, onlyTea: false, brix, freshFruit: false }).targetDays;
+
+/** The longest that a syrup is said to keep, days: by the window of the thickest. */
+const LONGEST_DAYS = keeps(THICKEST);
 
 function poursBetween(pours: PoursLike, keptC: number): Stretch {
   const { from, to, words } = POURS[pours];
@@ -83,10 +85,8 @@ function poursBetween(pours: PoursLike, keptC: number): Stretch {
 }
 
 /** From which Brix on it keeps so long; by the windows that every page uses. */
-function keepsFrom(days: number, freshFruit: boolean): Stretch[] {
-  const keeps = (brix: number): boolean =>
-    keepingWindow({ hotBrewed: true, onlyTea: false, brix, freshFruit }).targetDays >= days;
-  for (let brix = THINNEST; brix <= THICKEST; brix += 0.5)
-    if (keeps(brix)) return [{ from: brix, to: THICKEST, wish: `keeping ${days} days` }];
-  return [{ from: Infinity, to: THICKEST, wish: `keeping ${days} days` }];
+function keepsFrom(days: number): Stretch[] {
+  for (let brix = THINNEST; brix < THICKEST; brix += 0.5)
+    if (keeps(brix) >= days) return [{ from: brix, to: THICKEST, wish: `keeping ${days} days` }];
+  return [{ from: THICKEST, to: THICKEST, wish: `keeping ${days} days` }];
 }

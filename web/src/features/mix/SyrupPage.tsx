@@ -133,8 +133,8 @@ function SyrupPage({ kitchen }: { kitchen: Kitchen }): ReactNode {
           </p>
           {by === 'asked' && answer.kind === 'not-both' ? (
             <p role="alert" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
-              {capital(answer.wishes[0])} and {answer.wishes[1]} cannot both be had in this fridge: give one of them up.
-              A tenth of honey or glucose syrup among the sugar keeps a thick one clear.
+              {capital(answer.wishes[0])} and {answer.wishes[1]} cannot both be had in this fridge: give one of them up.{' '}
+              {answer.helps}
             </p>
           ) : waterG < 0 ? (
             <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
