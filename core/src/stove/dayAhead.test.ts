@@ -28,7 +28,7 @@ describe('names on the line', () => {
     fc.assert(
       fc.property(fc.array(name, { maxLength: 8 }), (given) => {
         const names = given.map((n, i) => ({ ...n, id: String(i) }));
-        const shown = names.filter((n) => namesWithRoom(names, [[0, 0.05]]).has(n.id));
+        const shown = names.filter((n) => namesWithRoom(names, 0.016, [[0, 0.05]]).has(n.id));
         for (const a of shown) {
           expect(a.share).toBeGreaterThanOrEqual(0.05);
           expect(a.share + a.width).toBeLessThanOrEqual(1);
@@ -40,10 +40,13 @@ describe('names on the line', () => {
   });
   it('the nearest is named first', () =>
     expect([
-      ...namesWithRoom([
-        { id: 'later', share: 0.3, width: 0.2 },
-        { id: 'soon', share: 0.2, width: 0.09 },
-      ]),
+      ...namesWithRoom(
+        [
+          { id: 'later', share: 0.3, width: 0.2 },
+          { id: 'soon', share: 0.2, width: 0.09 },
+        ],
+        0.016,
+      ),
     ]).toEqual(['soon', 'later']));
 });
 

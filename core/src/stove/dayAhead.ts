@@ -26,18 +26,20 @@ export type NamedOnLine = { id: string; share: number; width: number };
 
 /**
  * Which of several names have room beside each other, the first come first; the others keep their mark alone.
- * @param names share 0 to 1, width as a share of the line; the name stands to the right of its mark
+ * @param names share 0 to 1, width as a share of the line, its mark counted; the name stands to the right of its mark
+ * @param mark width of a mark, share of the line
  * @param taken shares that something else has, from and to
  */
 export function namesWithRoom(
   names: readonly NamedOnLine[],
+  mark: number,
   taken: readonly (readonly [number, number])[] = [],
 ): ReadonlySet<string> {
   const full: (readonly [number, number])[] = [...taken];
   const shown = new Set<string>();
   for (const { id, share, width } of [...names].sort((a, b) => a.share - b.share)) {
     const [from, to] = [share, share + width];
-    const others = names.filter((n) => n.id !== id).map((n): [number, number] => [n.share, n.share + 0.016]);
+    const others = names.filter((n) => n.id !== id).map((n): [number, number] => [n.share, n.share + mark]);
     const free = to <= 1 && [...full, ...others].every(([a, b]) => to <= a || from >= b);
     if (!free) continue;
     full.push([from, to]);

@@ -8,7 +8,7 @@ import { workedOut } from '@/shared/ui/reasonOf';
 /** A jar is full with what is enough for so much drink, L. */
 const FULL_L = 10;
 
-export type Had = { plant: string; haveG: number; lot: string };
+export type Had = { plant: string; haveG: number };
 
 /** What is there, in jars: each to the height of what it is enough for, in the colour that it gives. */
 export function JarShelf({

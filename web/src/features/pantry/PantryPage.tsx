@@ -2,9 +2,8 @@ import { UnreadList } from '@/shared/ui/UnreadList';
 import { Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { botanicals, knownPlant, currentLot, entryOf, onHandG, SWEETENERS } from '@steepsis/core';
+import { botanicals, knownPlant, entryOf, onHandG, SWEETENERS } from '@steepsis/core';
 import { useHouse, type House } from '@/shared/api/queries';
-import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { JarShelf } from './JarShelf';
@@ -20,7 +19,7 @@ export function Component(): ReactNode {
 /** What stands in the place of its role for a plant of one's own that cannot be worked out: its page says why. */
 const FAULTY = 'cannot be worked out: open it';
 
-type Row = { plant: string; name: string; latin: string; role: string; haveG: number; own: boolean; lot: string };
+type Row = { plant: string; name: string; latin: string; role: string; haveG: number; own: boolean };
 
 function Pantry({ house }: { house: House }): ReactNode {
   const [params, setParams] = useSearchParams();
@@ -128,7 +127,6 @@ function KnownList({ rows }: { rows: readonly Row[] }): ReactNode {
 function rowsOf(house: House): Row[] {
   const row = (plant: string, name: string, more: Partial<Row>): Row => {
     const entry = entryOf(house.entries, plant);
-    const lot = currentLot(entry);
     return {
       plant,
       name,
@@ -137,7 +135,6 @@ function rowsOf(house: House): Row[] {
       own: false,
       ...more,
       haveG: onHandG(entry),
-      lot: lot ? `from ${f.day(lot.got)}` : '',
     };
   };
   const own = house.plants

@@ -23,8 +23,10 @@ import { useCalls } from './useStove';
 const HOUR_MS = 3_600_000;
 /** The page is at most so wide. */
 const LINE_PX = 1232;
-/** Pixels that a letter of a name takes, the mark before it, and an hour’s figure. */
-const [LETTER_PX, MARK_PX, HOUR_PX] = [7.2, 28, 34];
+/** Pixels that a letter of a name takes, the mark before it, an hour’s figure, and the clock at the beginning. */
+const [LETTER_PX, MARK_PX, HOUR_PX, NOW_PX] = [7.2, 28, 34, 60];
+/** Share of the width at which a day ahead stands: the last figure has room. */
+const WIDE = 0.985;
 
 /** The next day as the edge of a measuring jug: each pot stands at the moment at which it wants hands. */
 export function DayBar(): ReactNode {
@@ -39,15 +41,18 @@ export function DayBar(): ReactNode {
     share: at.share,
     width: (MARK_PX + LETTER_PX * nameOf(at, now).length) / linePx,
   }));
-  const shown = namesWithRoom(names, [[0, 60 / linePx]]);
+  const shown = namesWithRoom(names, MARK_PX / linePx, [[0, NOW_PX / linePx]]);
   const { pathname } = useLocation();
   const [first] = next;
-  const rest = longestRest(
-    calls.map((c) => c.call.dueMs),
-    now,
-  );
+  const rest =
+    pathname === '/'
+      ? longestRest(
+          calls.map((c) => c.call.dueMs),
+          now,
+        )
+      : undefined;
   return (
-    <div className="day-bar no-print" data-testid="day-bar">
+    <div className="no-print">
       <div className="relative mx-auto h-3 max-w-[1232px] sm:h-9">
         <Edge
           linePx={linePx}
@@ -73,8 +78,8 @@ export function DayBar(): ReactNode {
           ))}
         </ul>
       </div>
-      {pathname === '/' && first && rest && (
-        <p className="mx-auto hidden max-w-[1280px] justify-between px-6 pb-1 text-[0.95rem] text-muted sm:flex">
+      {first && rest && (
+        <p className="mx-auto hidden max-w-[1232px] justify-between pb-1 text-[0.95rem] text-muted sm:flex">
           <span>
             Next: <strong className="font-semibold text-ink">{nameOf(first, now)}</strong>
           </span>
@@ -108,7 +113,7 @@ function nextOfEach(calls: readonly AtStove[], now: number): readonly Standing[]
     const hours = (at.call.dueMs - now) / HOUR_MS;
     if (seen.has(at.batch.id) || hours > DAY_AHEAD_H) return [];
     seen.add(at.batch.id);
-    return [{ ...at, share: 0.985 * shareOfDayAhead(hours) }];
+    return [{ ...at, share: WIDE * shareOfDayAhead(hours) }];
   });
 }
 
@@ -128,12 +133,12 @@ function Edge({
   now: number;
   names: readonly (readonly [number, number])[];
 }): ReactNode {
-  const at = (ms: number): number => 98.5 * shareOfDayAhead((ms - now) / HOUR_MS);
+  const at = (ms: number): number => 100 * WIDE * shareOfDayAhead((ms - now) / HOUR_MS);
   const first = addHours(startOfHour(now), 1);
   const hours = Array.from({ length: DAY_AHEAD_H }, (_, i) => addHours(first, i));
   const night = hours.filter((h) => h.getHours() >= NIGHT.fromH || h.getHours() < NIGHT.toH);
   const free = (share: number): boolean =>
-    share > 70 / linePx &&
+    share > (NOW_PX + 10) / linePx &&
     share < 1 - HOUR_PX / linePx &&
     names.every(([a, b]) => share < a - HOUR_PX / linePx || share > b + HOUR_PX / 2 / linePx);
   let last = 0;

@@ -21,7 +21,8 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     ['Stirred in after the strain', ledger.stirredMl, '+', 'yield'],
     ['Steam after the strain', ledger.reducedMl, '−', 'yield'],
   ];
-  const most = Math.max(1, ...stepsOf(rows).map((s) => s.to));
+  const steps = stepsOf(rows.filter(([, ml]) => ml >= 0.5));
+  const most = Math.max(1, ...steps.map((s) => s.to));
   return (
     <Panel
       title="Where the water goes"
@@ -29,7 +30,7 @@ export function WaterAndCooling({ plan }: { plan: Plan }): ReactNode {
     >
       <table className="w-full text-[0.92rem]">
         <tbody>
-          {stepsOf(rows.filter(([, ml]) => ml >= 0.5)).map(({ row: [name, ml, sign, figure], from, to }) => (
+          {steps.map(({ row: [name, ml, sign, figure], from, to }) => (
             <tr key={name}>
               <th scope="row" className="py-0.5 pr-3 text-left font-normal text-muted">
                 {name}

@@ -1,28 +1,19 @@
-import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import type { Explanation } from '@steepsis/core';
+import { Opening } from './Opening';
 
 /** A figure that opens to where it comes from: its steps, the constants behind it with their sources, and its spread. */
 export function Explained({ what, children }: { what: () => Explanation; children: ReactNode }): ReactNode {
   return (
-    <Popover.Root>
-      <Popover.Trigger className="inline-block min-h-6 cursor-help text-left leading-6 underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid pointer-coarse:min-h-11 pointer-coarse:py-2.5">
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-50 max-h-[70vh] w-[min(26rem,92vw)] overflow-y-auto rounded-md border border-ink/40 bg-surface p-4 text-[0.92rem] shadow-lg"
-        >
-          <Opened explanation={what()} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Opening wide trigger={children}>
+      <Opened what={what} />
+    </Opening>
   );
 }
 
-function Opened({ explanation: e }: { explanation: Explanation }): ReactNode {
+/** Worked out when it is opened, not before. */
+function Opened({ what }: { what: () => Explanation }): ReactNode {
+  const e = what();
   return (
     <>
       <div className="flex items-baseline justify-between gap-4">

@@ -1,5 +1,5 @@
-import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { Opening } from './Opening';
 
 /** Words of the bench that a guest need not know, each in a sentence or two. */
 const TERMS = {
@@ -14,20 +14,5 @@ const TERMS = {
 
 /** A word that opens to what it means. */
 export function Term({ of, children }: { of: keyof typeof TERMS; children: ReactNode }): ReactNode {
-  return (
-    <Popover.Root>
-      <Popover.Trigger className="inline cursor-help text-left underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid">
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-50 w-[min(24rem,92vw)] rounded-md border border-ink/40 bg-surface p-4 text-[0.95rem] font-normal shadow-lg"
-        >
-          {TERMS[of]}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
+  return <Opening trigger={children}>{TERMS[of]}</Opening>;
 }
