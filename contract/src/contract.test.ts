@@ -25,6 +25,9 @@ describe('checking a target', () => {
     [{ litres: null }, 'litres: a number, got null'],
     [{ iced: 'yes' }, 'iced: yes or no, got "yes"'],
     [{ audience: ['king'] }, `audience.0: one of ${AUDIENCE_FLAGS.join(', ')}, got "king"`],
+    [{ people: 0 }, 'people: a number of at least 1, got 0'],
+    [{ people: 201 }, 'people: a number of at most 200, got 201'],
+    [{ people: 2.5 }, 'people: a whole number, got 2.5'],
     [{ mood: 'good' }, 'mood: no such field, got "good"'],
   ])('names what is wrong with %j', (change, message) => {
     expect(faults(check(targetSchema, { ...ROSELLE_COOLER.defaults, ...change }))).toEqual([message]);

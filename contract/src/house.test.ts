@@ -11,6 +11,7 @@ describe('checking a kitchen', () => {
     const whole: Partial<Kitchen> = {
       burners: 4,
       units: 'us',
+      currency: 'kr',
       instruments: ['scale', 'ph-meter'],
       audience: ['child'],
       measures: { rooibos_cut: { tbspG: 5.4 } },
@@ -21,6 +22,7 @@ describe('checking a kitchen', () => {
     [{ altitudeM: 9000 }, 'altitudeM: a number of at most 5000, got 9000'],
     [{ fridgeC: '4' }, 'fridgeC: a number, got "4"'],
     [{ burner: { kind: 'campfire', watts: 900 } }, /^burner.kind: one of .*induction.*, got "campfire"$/],
+    [{ currency: 'pieces of eight' }, /^currency: /],
     [{ units: 'stones' }, 'units: one of metric, us, imperial, got "stones"'],
     [{ instruments: ['scale', 'scale'] }, /^instruments.1: each of them only once/],
     [{ audience: ['king'] }, /^audience.0: one of/],

@@ -71,6 +71,7 @@ describe('what is told of a jug', () => {
       event('added', { parts: [water], after: { ...taste, flavour: { of: 'clove_whole', wants: 'less' } } }),
     ).toEqual([]);
     expect(event('tasted', { taste })).toEqual([]);
+    expect(event('tasted', { taste: { ...taste, sweet: 0.5, tart: -0.5 } })).toEqual([]);
     expect(event('poured-out', { ml: 200 })).toEqual([]);
     expect(event('undone', { eventId: ID })).toEqual([]);
     expect(event('discarded', { why: 'flat' })).toEqual([]);
@@ -80,6 +81,7 @@ describe('what is told of a jug', () => {
     expect(event('tasted', { taste: { ...taste, state: 'boiling' } })).toEqual([
       'taste.state: one of warm, chilled, iced, neat',
     ]);
+    expect(event('tasted', { taste: { ...taste, sweet: 0.3 } })).toEqual(['taste.sweet: one of -1, -0.5, 0, 0.5, 1']);
     expect(event('added', {})).toEqual(['parts: required']);
     expect(event('poured-out', { ml: 0 })).toEqual(['ml: a number of at least 1']);
     expect(event('sung-to', {})).toEqual(['type: one of added, tasted, poured-out, undone, discarded']);

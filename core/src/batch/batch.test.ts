@@ -103,6 +103,26 @@ describe('progress of a running batch', () => {
 });
 
 describe('what may happen to a batch', () => {
+  describe('before it was told of', () => {
+    const laidOut = (told: readonly Told[] = []) =>
+      batchAfter(eventsOf(told).map((e) => (e.type === 'started' ? { ...e, layOut: true as const } : e)));
+    const say = (batch: ReturnType<typeof laidOut>, event: BatchEventBody, minutes: number): string => {
+      const decision = decide(batch, event, minutesIn(minutes));
+      return decision.kind === 'refused' ? decision.reason : decision.kind;
+    };
+    const on: BatchEventBody = { type: 'brew-started', brewId: 'concentrate' };
+    const boils: BatchEventBody = { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' };
+    it('a pot may have been on for half a day', () => {
+      expect(say(laidOut(), on, -30)).toBe('accepted');
+      expect(say(laidOut(), on, -13 * 60)).toBe('too-early');
+    });
+    it('and what came of it counts from there, and nothing sooner', () => {
+      const begun = laidOut([[-30, on]]);
+      expect(say(begun, boils, -23)).toBe('accepted');
+      expect(say(begun, boils, -31)).toBe('too-early');
+    });
+  });
+
   const decided = (told: readonly Told[], event: BatchEventBody, minutes = 60): string => {
     const decision = decide(aBatch(told), event, minutesIn(minutes));
     return decision.kind === 'refused' ? `${decision.reason}: ${decision.message}` : 'accepted';

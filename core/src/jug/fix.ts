@@ -83,8 +83,13 @@ export function fixesFor(asked: FixSetup): Fixes {
   const inGlass = { ...setup, onHand: setup.otherDrinks ? onHand : kin };
   const atGlass = roomMl < NO_ROOM_ML ? aimed({ ...inGlass, roomMl: volumeMl(jug) }, aims) : [];
   if (atGlass.length > 0) return { kind: 'at-glass', why: FULL, fixes: smallestFirst(atGlass, setup) };
-  return { kind: 'none', ...whyNone(inGlass, goals) };
+  const none = whyNone(inGlass, goals);
+  // It is not reached for unasked, but it is no secret either.
+  const others = !setup.otherDrinks && among(onHand).length > 0 ? [OTHERS_WOULD] : [];
+  return { kind: 'none', why: none.why, would: [...others, ...none.would] };
 }
+
+const OTHERS_WOULD = 'Another drink of the house would do it: say so under what else is at hand.';
 
 const aimed = (setup: FixSetup, aims: readonly (readonly TasteGoal[])[]): Candidate[] =>
   aims.flatMap((aim) => candidates(setup, aim));

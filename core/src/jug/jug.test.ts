@@ -375,7 +375,11 @@ describe('a fix after a taste', () => {
     const kin = first(setup({ strength: -1 }, { onHand: [ginger, part('Base', concentrate(400)), water] }));
     expect(Object.keys(kin.additionsMl)).toEqual(['Base']);
     expect(kin.brings).toEqual([]);
-    expect(fixesFor(setup({ strength: -1 }, { onHand: [ginger, water] })).kind).toBe('none');
+    const unasked = fixesFor(setup({ strength: -1 }, { onHand: [ginger, water] }));
+    expect(unasked).toMatchObject({
+      kind: 'none',
+      would: expect.arrayContaining([expect.stringMatching(/^Another drink/)]) as string[],
+    });
     const asked = setup({ strength: -1 }, { onHand: [ginger, water], otherDrinks: true });
     expect(first(asked).brings).toEqual(['Ginger']);
   });

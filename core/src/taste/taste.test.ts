@@ -81,6 +81,12 @@ describe('what verdicts teach', () => {
     expect(sigmas[2]).toBeLessThan(sigmas[1]!);
   });
 
+  it('moves less for a bit too sweet than for too sweet, and the other way for wanting a bit', () => {
+    const [too, bit, right, less, none] = ([1, 0.5, 0, -0.5, -1] as const).map(
+      (sweet) => learn(tasted({ sweet })).wantedSugarGPerL!,
+    );
+    expect([too, bit, right, less, none].toSorted((a, b) => a! - b!)).toEqual([too, bit, right, less, none]);
+  });
   it('takes a warm glass as sweeter than it will be cold', () => {
     const wanted = (state: ServedState): number => learn(tasted({ sweet: 0 }, { state })).wantedSugarGPerL!;
     expect(wanted('warm')).toBeGreaterThan(wanted('chilled'));
