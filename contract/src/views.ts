@@ -17,6 +17,7 @@ import type {
   Pourable,
   ProbeState,
   Reading,
+  Tasting,
   TastingRecord,
 } from '@steepsis/core';
 
@@ -48,6 +49,10 @@ export type BatchSummary = {
   lastEventAt: string;
   /** something was said of it */
   tasted: boolean;
+  /** what was said last */
+  said?: Pick<Tasting, 'state' | 'verdict'>;
+  /** in a glass, #rrggbb; left out where it cannot be worked out */
+  colour?: string;
 };
 
 export type BatchList = { batches: readonly BatchSummary[]; serverNow: string };

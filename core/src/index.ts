@@ -172,6 +172,7 @@ export {
   type Phase,
   type Tasting,
 } from './batch/batch';
+export { glassColourOf } from './batch/glassColour';
 export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';

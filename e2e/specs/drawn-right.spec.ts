@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { faultsOfDrawing } from '../support/drawnRight';
+import { faultsOfDrawing, smallTargets } from '../support/drawnRight';
 import { everyPage, MS_FOR_ALL, settled } from '../support/everyPage';
 import { Server } from '../support/server';
 
@@ -12,6 +12,9 @@ test.beforeAll(async ({ request }) => {
 });
 test.afterAll(() => server.remove());
 
+/** What a wet thumb hits, px. */
+const TARGET_PX = 44;
+
 /** Screens of a phone that a main page may be long. */
 const MOST_SCREENS = 6;
 const MAIN = ['Bench', 'Plan', 'Steep', 'Keep', 'Taste', 'Taste, all'];
@@ -23,13 +26,14 @@ for (const [width, height] of [
 ] as const)
   test(`at ${width} nothing lies over another, is cut off or runs out of the page`, async ({ browser }) => {
     test.setTimeout(MS_FOR_ALL);
-    const context = await browser.newContext({ viewport: { width, height } });
+    const context = await browser.newContext({ viewport: { width, height }, hasTouch: width === 390 });
     const page = await context.newPage();
     const found: string[] = [];
     for (const { name, path } of paths) {
       await page.goto(server.url + path);
       await settled(page);
       found.push(...(await faultsOfDrawing(page)).map((fault) => `${name}: ${fault}`));
+      if (width === 390) found.push(...(await smallTargets(page, TARGET_PX)).map((fault) => `${name}: ${fault}`));
       if (width !== 390 || !MAIN.includes(name)) continue;
       const screens = await page.evaluate(() => document.documentElement.scrollHeight / window.innerHeight);
       if (screens > MOST_SCREENS) found.push(`${name}: ${screens.toFixed(1)} screens long`);

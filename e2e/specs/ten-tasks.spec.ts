@@ -40,9 +40,15 @@ test('1 people and glasses for Sunday at three, over the jug’s size: how much,
   await hands.do(cook.button('ready for a certain time').click());
   const sunday = new Date();
   sunday.setDate(sunday.getDate() + (7 - sunday.getDay() || 7));
-  const two = (n: number): string => String(n).padStart(2, '0');
-  const day = `${sunday.getFullYear()}-${two(sunday.getMonth() + 1)}-${two(sunday.getDate())}`;
-  await hands.do(enter(page, 'Ready by', `${day}T15:00`));
+  await hands.do(cook.button(/^Ready by, the day/).click());
+  await hands.do(
+    page
+      .getByRole('button', {
+        name: new RegExp(sunday.toLocaleDateString('en-US', { dateStyle: 'long' }).replace(/,? \d{4}$/, '')),
+      })
+      .click(),
+  );
+  await expect(page.getByLabel('Ready by, the time')).toHaveValue('15:00');
   await expect(cook.field('Litres')).toHaveValue('7.2');
   // More than the largest jug of the house holds.
   await cook.expectText(/shared out over \d jugs like/);

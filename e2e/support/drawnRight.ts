@@ -71,3 +71,25 @@ export const faultsOfDrawing = (page: Page): Promise<string[]> =>
     }
     return [...new Set(faults)];
   });
+
+/** What a finger has to hit and that is smaller than it: buttons, fields and links that do not stand in running text, px. */
+export const smallTargets = (page: Page, leastPx: number): Promise<string[]> =>
+  page.evaluate((least) => {
+    const faults: string[] = [];
+    const selector = 'button, a[href], input, textarea, summary, [role="radio"], [role="tab"], [role="slider"]';
+    for (const e of document.querySelectorAll(selector)) {
+      if (!e.checkVisibility({ opacityProperty: true, visibilityProperty: true })) continue;
+      const label = e instanceof HTMLInputElement ? e.closest('label') : null;
+      const r = (label ?? e).getBoundingClientRect();
+      // Said, not shown; or a link or a figure within a sentence, which is as high as its line.
+      if (r.width < 2 || r.height < 2 || getComputedStyle(e).display === 'inline') continue;
+      // A word may reach beyond its own line.
+      const reach = getComputedStyle(e, '::after');
+      const height = reach.position === 'absolute' ? Math.max(r.height, parseFloat(reach.height)) : r.height;
+      if (Math.min(r.width, height) < least - 0.5 && height < least - 0.5)
+        faults.push(
+          `${e.getAttribute('aria-label') ?? e.textContent?.trim().slice(0, 40)}: ${Math.round(r.width)} × ${Math.round(r.height)} px`,
+        );
+    }
+    return [...new Set(faults)];
+  }, leastPx);

@@ -26,6 +26,9 @@ beforeEach(async () => {
     phase: 'put-away',
     on_shelf: true,
     tasted: true,
+    // Columns that it did not have yet.
+    said: null,
+    colour: null,
     last_event_at: first.at,
   });
   for (const { id, batchId, seq, at, ...body } of released.events)
@@ -49,6 +52,14 @@ describe('a notebook of release 1', () => {
       expect(Math.abs(item.figures.strengthX / was.strengthX - 1)).toBeLessThan(0.02);
       expect(item.useBy).toBe(was.useBy);
     });
+  });
+
+  it('tells in the list what was said of it, which its line does not have', async () => {
+    const { batches } = (await server.http.get('/api/batches?limit=50')).body;
+    const line = batches.find((b: { id: string }) => b.id === batchId);
+    const last = released.events.findLast((e) => e.type === 'tasted') as unknown as { verdict: object };
+    expect(line.said.verdict).toEqual(last.verdict);
+    expect(line.colour).toMatch(/^#[0-9a-f]{6}$/);
   });
 
   it('keeps what was promised, and names its parts', async () => {

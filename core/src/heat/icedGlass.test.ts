@@ -24,6 +24,15 @@ describe('a glass over ice', () => {
       { seed: 4 },
     );
   });
+  it('tells the first sip exactly, and the later the less surely', () => {
+    const [first, soon, late] = sipsOver(glass, 1, [0, 5, 20]);
+    expect(first!.high - first!.low).toBeCloseTo(0, 9);
+    for (const s of [soon!, late!]) {
+      expect(s.low).toBeLessThan(s.x);
+      expect(s.high).toBeGreaterThan(s.x);
+    }
+    expect(late!.high - late!.low).toBeGreaterThan(soon!.high - soon!.low);
+  });
   it('with cubes of the drink itself the last sip is as the first', () => {
     const { x, cubes, ml } = cubesOfDrink(glass, 1.1);
     const sips = sipsOver({ ...glass, iceX: x }, 1.1, [0, 20, 90]);

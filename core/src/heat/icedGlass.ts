@@ -1,6 +1,6 @@
 import { InputError } from '../quantity/errors';
 import { requireNotNegative, requirePositive } from '../quantity/range';
-import { glassOverIce } from './ice';
+import { glassOverIce, ICED_GLASS_LOSS_W_PER_K } from './ice';
 
 /** A glass over ice, in the terms of a drinker. */
 export type IcedGlass = {
@@ -17,12 +17,15 @@ export type IcedGlass = {
   lossWPerK?: number;
 };
 
-/** A sip at a minute: × of the house, g of ice that has melted, °C. */
-export type Sip = { minutes: number; x: number; meltedG: number; tempC: number };
+/** A sip at a minute: × of the house, likely between `low` and `high`; g of ice that has melted, °C. */
+export type Sip = { minutes: number; x: number; low: number; high: number; meltedG: number; tempC: number };
+
+/** What the room melts is known by half or double. House estimate. */
+const ROOM_MELT_FACTOR = 2;
 
 const GLASS_SHARE = 0.7;
 
-const melting = (g: IcedGlass): ReturnType<typeof glassOverIce> =>
+const melting = (g: IcedGlass, roomFactor = 1): ReturnType<typeof glassOverIce> =>
   glassOverIce(
     {
       drinkG: requirePositive('icedGlass', 'pouredMl', g.pouredMl, 'ml'),
@@ -33,7 +36,7 @@ const melting = (g: IcedGlass): ReturnType<typeof glassOverIce> =>
       glassC: g.roomC,
     },
     g.roomC,
-    g.lossWPerK,
+    (g.lossWPerK ?? ICED_GLASS_LOSS_W_PER_K) * roomFactor,
   );
 
 /**
@@ -43,12 +46,18 @@ const melting = (g: IcedGlass): ReturnType<typeof glassOverIce> =>
 export function sipsOver(glass: IcedGlass, x: number, minutes: readonly number[]): Sip[] {
   requirePositive('sipsOver', 'x', x, '×');
   const over = melting(glass);
+  const [slow, fast] = [melting(glass, 1 / ROOM_MELT_FACTOR), melting(glass, ROOM_MELT_FACTOR)];
+  const thinnedBy = (meltedG: number): number =>
+    (glass.pouredMl * x + meltedG * (glass.iceX ?? 0)) / (glass.pouredMl + meltedG);
   return minutes.map((at) => {
     requireNotNegative('sipsOver', 'minutes', at, 'min');
     const meltedG = over.meltedG(at);
+    const [a, b] = [thinnedBy(slow.meltedG(at)), thinnedBy(fast.meltedG(at))];
     return {
       minutes: at,
-      x: (glass.pouredMl * x + meltedG * (glass.iceX ?? 0)) / (glass.pouredMl + meltedG),
+      x: thinnedBy(meltedG),
+      low: Math.min(a, b),
+      high: Math.max(a, b),
       meltedG,
       tempC: over.firstSip.finalC,
     };

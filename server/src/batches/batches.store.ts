@@ -3,6 +3,7 @@ import { col, fn, literal, Op, type Transaction, type WhereOptions } from 'seque
 import {
   batchAfter,
   EVENT_VERSION,
+  glassColourOf,
   readEvents,
   volumeMl,
   type Batch,
@@ -117,7 +118,14 @@ export class BatchesStore {
       ],
       limit: filter.limit,
     });
-    return rows.map(summaryOf);
+    return Promise.all(rows.map((r) => this.summaryOf(r)));
+  }
+
+  /** A line that is older than what is told on it today is read off its events. */
+  private async summaryOf(row: BatchRow): Promise<BatchSummary> {
+    if (!row.tasted || row.said) return summaryOf(row);
+    const { said, colour } = tellingOf(batchAfter(await this.eventsOf(row.id)));
+    return summaryOf(row, said ?? undefined, colour ?? undefined);
   }
 
   /** Latest batches of a drink, newest first; only tasted ones if asked. */
@@ -182,11 +190,24 @@ function lineOf(batch: Batch, lastEventAt: string): BatchRow['_creationAttribute
     phase: batch.phase,
     on_shelf: batch.vessels.some((v) => volumeMl(v.liquid) >= 1),
     tasted: batch.tastings.length > 0,
+    ...tellingOf(batch),
     last_event_at: lastEventAt,
   };
 }
 
-const summaryOf = (r: BatchRow): BatchSummary => ({
+/** What a list tells of a batch beside its facts: what was said of it last, and its colour. */
+function tellingOf(batch: Batch): { said: string | null; colour: string | null } {
+  const last = batch.tastings.at(-1);
+  let colour: string | null = null;
+  try {
+    colour = batch.strainedAt ? glassColourOf(batch) : null;
+  } catch {
+    // What cannot be worked out has no colour; the batch's own page says why.
+  }
+  return { said: last ? JSON.stringify({ state: last.state, verdict: last.verdict }) : null, colour };
+}
+
+const summaryOf = (r: BatchRow, said = r.said, colour = r.colour): BatchSummary => ({
   id: r.id,
   drinkId: r.drink_id,
   drinkName: r.drink_name,
@@ -196,4 +217,6 @@ const summaryOf = (r: BatchRow): BatchSummary => ({
   wayName: r.way_name,
   lastEventAt: r.last_event_at,
   tasted: Boolean(r.tasted),
+  ...(said ? { said: JSON.parse(said) as NonNullable<BatchSummary['said']> } : {}),
+  ...(colour ? { colour } : {}),
 });

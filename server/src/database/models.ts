@@ -21,6 +21,10 @@ export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttr
   declare phase: string;
   declare on_shelf: boolean;
   declare tasted: boolean;
+  /** what was said last, as JSON; empty where nothing was, and on lines that are older than this column */
+  declare said: string | null;
+  /** in a glass, #rrggbb; empty where it cannot be worked out, likewise */
+  declare colour: string | null;
   declare last_event_at: string;
 }
 
@@ -121,6 +125,8 @@ export function defineModels(sequelize: Sequelize): void {
       phase: text(),
       on_shelf: flag(),
       tasted: flag(),
+      said: { type: DataTypes.TEXT, allowNull: true },
+      colour: { type: DataTypes.STRING(9), allowNull: true },
       last_event_at: text(),
     },
     { ...options, tableName: 'batches' },

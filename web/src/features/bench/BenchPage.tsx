@@ -4,6 +4,7 @@ import type { BatchSummary, DrinkSummary } from '@steepsis/contract';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { sentenceOf } from '@/shared/verdict/sentence';
 import { LinkButton } from '@/shared/ui/Button';
 import { workedOut } from '@/shared/ui/reasonOf';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
@@ -173,10 +174,11 @@ function Lately({ batches }: { batches: readonly BatchSummary[] }): ReactNode {
         <ul className="divide-y divide-line">
           {batches.map((b) => (
             <li key={b.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1.5">
-              <span>
+              <span className="min-w-0 flex-1">
                 {b.drinkName}, {f.volume(b.litres * 1000)}
                 <span className="block text-sm text-muted">
-                  {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
+                  {f.moment(b.startedAt)}
+                  {b.said && `: ${sentenceOf(b.said)}`}
                 </span>
               </span>
               {b.phase === 'discarded' ? (

@@ -110,7 +110,7 @@ function Bounds({ line, have }: { line: BenchLine; have: number }): ReactNode {
         (maxMl) => change(line.id, { maxMl }),
       )}{' '}
       <Button kind="quiet" onClick={() => change(line.id, { minMl: undefined, maxMl: undefined })}>
-        Unbound
+        No limits
       </Button>
     </span>
   );

@@ -108,7 +108,7 @@ function OverIce({ kitchen }: { kitchen: Kitchen }): ReactNode {
               <th scope="row" className="py-1.5 text-left font-normal">
                 {s.minutes === 0 ? `the first, at ${f.celsius(s.tempC)}` : `after ${s.minutes} min`}
               </th>
-              <td className="text-right font-semibold">{f.strength(s.x)}</td>
+              <td className="text-right font-semibold">{f.strengthWithin(s)}</td>
               <td className="text-right">{f.grams(s.meltedG)}</td>
             </tr>
           ))}

@@ -54,11 +54,12 @@ export function IceInJug({ kitchen }: { kitchen: Kitchen }): ReactNode {
         out over {figure('Over', overMin, { unit: 'min', min: 1, max: 240, step: 5, shown: true }, setOver)}.
       </p>
       <p className="mt-1 text-lg">
-        The first glass is <strong>{f.strength(first!.x)}</strong>, the last <strong>{f.strength(last!.x)}</strong>.
+        The first glass is <strong>{f.strengthWithin(first!)}</strong>, the last{' '}
+        <strong>{f.strengthWithin(last!)}</strong>.
       </p>
       <p className="mt-1 text-sm text-muted">
-        {f.grams(last!.meltedG)} melts, by half more or less (house estimate). Ice in the glass instead keeps the jug as
-        it is.
+        {f.grams(last!.meltedG)} melts, by half or double (house estimate). Ice in the glass instead keeps the jug as it
+        is.
       </p>
     </Panel>
   );

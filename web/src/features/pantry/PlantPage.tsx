@@ -1,3 +1,4 @@
+import { format as formatDate, parseISO } from 'date-fns';
 import { Plus, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -26,6 +27,7 @@ import { Button } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
 import { figure, TextField } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { DayField } from '@/shared/ui/MomentField';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { PlainError, reasonOf } from '@/shared/ui/reasonOf';
 import { FaultCard } from '@/shared/ui/Alone';
@@ -184,15 +186,16 @@ function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: Pant
         {entry.lots.map((lot, i) => (
           <li key={lot.id} className="py-3">
             <div className="flex flex-wrap items-end gap-2 sm:flex-nowrap">
-              <label className="text-sm text-muted">
+              <span className="mr-2 flex min-h-11 flex-col items-start justify-between text-sm text-muted">
                 Got on
-                <input
-                  type="date"
-                  value={lot.got.slice(0, 10)}
-                  onChange={(e) => e.target.value && setLot({ ...lot, got: e.target.value })}
-                  className="mt-0.5 block min-h-11 rounded-md border border-ink/35 bg-surface px-2 text-base text-ink"
-                />
-              </label>
+                <span className="text-base text-ink">
+                  <DayField
+                    label={`Lot ${i + 1}, got on`}
+                    day={parseISO(lot.got.slice(0, 10))}
+                    onDay={(day) => setLot({ ...lot, got: formatDate(day, 'yyyy-MM-dd') })}
+                  />
+                </span>
+              </span>
               <TextField
                 label="Where from"
                 value={lot.from}

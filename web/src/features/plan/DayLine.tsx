@@ -1,9 +1,10 @@
-import { addDays, format as formatDate, setHours, startOfHour } from 'date-fns';
+import { addDays, setHours, startOfHour } from 'date-fns';
 import type { ReactNode } from 'react';
 import { dayOfPlan, explain, handsOnMinutes, NIGHT, totalMinutes, type DayLeg, type Plan } from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';
+import { MomentField } from '@/shared/ui/MomentField';
 
 const LEG_WORDS: Readonly<Record<DayLeg['kind'], string>> = {
   measure: 'measure',
@@ -53,13 +54,7 @@ export function DayLine({ plan, onReadyBy }: { plan: Plan; onReadyBy: (iso: stri
           {readyBy ? (
             <>
               {' '}
-              <input
-                type="datetime-local"
-                aria-label="Ready by"
-                value={formatDate(new Date(readyBy), "yyyy-MM-dd'T'HH:mm")}
-                onChange={(e) => onReadyBy(e.target.value ? new Date(e.target.value).toISOString() : undefined)}
-                className="min-h-11 border-b-2 border-action bg-transparent font-semibold sm:min-h-0"
-              />{' '}
+              <MomentField label="Ready by" iso={readyBy} onIso={onReadyBy} />{' '}
               <button type="button" className={LINK} onClick={() => onReadyBy(undefined)}>
                 whenever
               </button>

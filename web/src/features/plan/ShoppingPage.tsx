@@ -93,7 +93,7 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
                 <li key={l.plant} className="flex justify-between gap-4 py-2">
                   <Link
                     to={`/pantry/${l.plant}`}
-                    className="inline-flex min-h-6 items-center underline underline-offset-4"
+                    className="inline-flex min-h-6 items-center underline pointer-coarse:min-h-11 underline-offset-4"
                   >
                     {l.name}
                   </Link>

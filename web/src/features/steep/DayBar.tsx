@@ -62,14 +62,19 @@ export function DayBar(): ReactNode {
         <ul aria-label="The next 24 hours">
           {next.map((at) => (
             <li key={keyOf(at)} className="absolute bottom-0" style={{ left: `${100 * at.share}%` }}>
+              {/* Too small for a thumb: on a phone it only shows, and the next thing stands at the thumb. */}
+              <span className="flex h-3 items-end sm:hidden">
+                <PotMark batch={at.batch} call={at.call} />
+                <span className="sr-only">{nameOf(at, now)}</span>
+              </span>
               <Link
                 to={`/steep/${at.batch.id}`}
                 aria-label={`${at.batch.plan.drink.name}: ${shortCall(at.batch, at.call)} ${whenOf(at, now)}`}
-                className="flex h-3 items-end gap-1 sm:h-9"
+                className="hidden h-9 items-end gap-1 sm:flex"
               >
                 <PotMark batch={at.batch} call={at.call} />
                 {shown.has(keyOf(at)) && (
-                  <span className="hidden whitespace-nowrap pb-3.5 text-[13px] font-semibold leading-none sm:block">
+                  <span className="whitespace-nowrap pb-3.5 text-[13px] font-semibold leading-none">
                     {nameOf(at, now)}
                   </span>
                 )}

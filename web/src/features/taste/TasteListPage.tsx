@@ -6,6 +6,8 @@ import { workedOut } from '@/shared/ui/reasonOf';
 import * as f from '@/shared/format/format';
 import { LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
+import { SaidGlass } from '@/shared/verdict/SaidGlass';
+import { sentenceOf } from '@/shared/verdict/sentence';
 
 /** Batches that can be tasted, the latest first. */
 export function Component(): ReactNode {
@@ -30,12 +32,15 @@ export function Component(): ReactNode {
         <ul className="divide-y divide-line rounded-lg border border-line bg-surface">
           {list.map((b) => (
             <li key={b.id} className="flex flex-wrap items-center justify-between gap-3 px-4 py-2.5">
-              <div>
-                <h2 className="text-base">{b.drinkName}</h2>
-                <p className="text-sm text-muted">
-                  {f.volume(b.litres * 1000)}, {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
-                  {b.tasted === false && <strong className="font-semibold text-ink">; nothing said of it yet</strong>}
-                </p>
+              <div className="flex min-w-0 flex-1 items-center gap-3">
+                <SaidGlass said={b.said} {...(b.colour ? { colour: b.colour } : {})} />
+                <div className="min-w-0">
+                  <h2 className="text-base">{b.drinkName}</h2>
+                  <p>{b.said ? sentenceOf(b.said) : 'Nothing said of it yet.'}</p>
+                  <p className="text-sm text-muted">
+                    {f.volume(b.litres * 1000)}, {b.wayName.toLowerCase()}, {f.moment(b.startedAt)}
+                  </p>
+                </div>
               </div>
               {past.has(b.id) ? (
                 <LinkButton kind="quiet" to="/keep">

@@ -1,8 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
-  colourIn,
-  concentrateOf,
+  glassColourOf,
   leafOf,
   pastJugOf,
   planOrWhy,
@@ -75,19 +74,13 @@ const ENOUGH: Said = { sweet: '0', tart: '0' };
 /** A drink whose colour cannot be worked out. */
 const UNKNOWN = '#8a6a4a';
 
-/** The drink as it stands in a glass. */
-function colourInGlass(batch: Batch): string {
-  const liquid = batch.jugSince.at(-1)?.liquid ?? batch.jug ?? concentrateOf(batch, batch.plan.brews[0].brewId);
-  return colourIn(liquid, { diameterCm: 7 });
-}
-
 function VerdictForm({ batch }: { batch: Batch }): ReactNode {
   const say = useSay(batch.id);
   const [state, setState] = useState<ServedState>(batch.plan.target.iced ? 'iced' : 'chilled');
   const [said, setSaid] = useState<Said>(ENOUGH);
   const [note, setNote] = useState('');
   const ready = said.strength !== undefined && said.harsh !== undefined;
-  const colour = useMemo(() => workedOut(() => colourInGlass(batch)).value ?? UNKNOWN, [batch]);
+  const colour = useMemo(() => workedOut(() => glassColourOf(batch)).value ?? UNKNOWN, [batch]);
   const save = (): void => {
     const verdict = {
       strength: Number(said.strength),

@@ -37,6 +37,14 @@ export const inWords = (written: string | undefined, figure: string): string =>
 /** Words that are a figure already: "1.4 L", "350 g". */
 const METRIC = /^\d[\d.,]* ?(m?l|cl|dl|litres?|liters?|m?g|kg)$/i;
 export const strength = (x: number): string => `×${fixed(x, x >= 1.995 ? 1 : 2)}`;
+/**
+ * "×0.93" where it is known so finely; "about ×0.9", "×0.8 to ×0.9" where it is not: no finer than its spread.
+ */
+export function strengthWithin({ x, low, high }: { x: number; low: number; high: number }): string {
+  if (high - low < 0.04) return strength(x);
+  const [a, b] = [fixed(low, 1), fixed(high, 1)];
+  return a === b ? `about ×${a}` : `×${a} to ×${b}`;
+}
 /** "usual strength (×1.02)": the words first, the figure beside them; the other way round for those who like figures first. */
 export const strengthSaid = (x: number): string => said(strengthInWords(x), strength(x));
 /** "sweet (75 g/L)", likewise. */

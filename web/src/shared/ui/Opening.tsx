@@ -1,6 +1,10 @@
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 
+/** A word keeps its line and still has room for a finger: what it takes of the lines beside it is not seen. */
+const WORD =
+  'relative inline pointer-coarse:after:absolute pointer-coarse:after:inset-x-0 pointer-coarse:after:top-1/2 pointer-coarse:after:h-11 pointer-coarse:after:-translate-y-1/2';
+
 /** Words that open to what stands behind them: a figure to its steps, a word to its meaning. */
 export function Opening({
   trigger,
@@ -15,7 +19,7 @@ export function Opening({
   return (
     <Popover.Root>
       <Popover.Trigger
-        className={`cursor-help text-left underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid ${wide ? 'inline-block min-h-6 leading-6 pointer-coarse:min-h-11 pointer-coarse:py-2.5' : 'inline'}`}
+        className={`cursor-help text-left underline decoration-dotted decoration-1 underline-offset-[3px] hover:decoration-solid ${wide ? 'inline-block min-h-6 leading-6 pointer-coarse:min-h-11 pointer-coarse:py-2.5' : WORD}`}
       >
         {trigger}
       </Popover.Trigger>
