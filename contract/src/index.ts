@@ -12,6 +12,7 @@ export {
   registerInstrumentSchema,
   simulateSchema,
 } from './instrumentSchemas';
+export { LABEL_SIZE, labelAskSchema, type LabelAsk, type LabelOf, type LabelOn } from './labelSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export { appendEventSchema, listBatchesSchema, startBatchSchema, targetSchema } from './schemas';
 export type * from './views';

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { moment } from './moment';
+import { SHELF_EVENTS_READ } from './shelfSchemas';
 import {
   AUDIENCE_FLAGS,
   botanicals,
@@ -25,7 +26,7 @@ const sweetener = Joi.valid(...Object.keys(SWEETENERS)).required();
 const POURABLES: Record<string, Joi.PartialSchemaMap> = {
   shelf: { batchId: id, vesselId: key },
   brew: { batchId: id, brewId: key },
-  jug: { jugId: id },
+  jug: { jugId: id, vesselId: Joi.string().max(80) },
   made: {
     made: Joi.object({
       plant: key,
@@ -92,6 +93,8 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   added: event('added', { parts, after: tasteSchema }),
   tasted: event('tasted', { taste: tasteSchema.required() }),
   'poured-out': event('poured-out', { ml: Joi.number().min(1).max(50_000).required() }),
+  ...Object.fromEntries(Object.entries(SHELF_EVENTS_READ).map(([type, fields]) => [type, event(type, fields)])),
+  acknowledged: event('acknowledged', { rule: Joi.string().max(12).required() }),
   undone: event('undone', { eventId: id }),
   discarded: event('discarded', { why: words(300) }),
 };

@@ -3,14 +3,11 @@ import { moment, momentAhead } from './moment';
 import {
   ACID_RANGE,
   AUDIENCE_FLAGS,
-  CLOSURES,
   CONFIRMATIONS,
-  CONTAINERS,
   COOLED_BY,
   EVENT_VERSION,
   GLASSES_EACH,
   PEOPLE_AT_TABLE,
-  KEPT_WHERE,
   LOOKS,
   MEASURED_BY,
   PARTS,
@@ -23,6 +20,7 @@ import {
   SOURCES,
   TARGET_RANGES,
 } from '@steepsis/core';
+import { SHELF_EVENTS } from './shelfSchemas';
 
 /** "TT-06" */
 const RULE_ID = /^[A-Z]{2,5}-\d\d$/;
@@ -176,27 +174,9 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
     sugarAddedG: Joi.number().min(0).max(20_000).required(),
   }),
   bottled: event('bottled'),
-  poured: event('poured', {
-    vesselId: Joi.string().max(60).required(),
-    ml: Joi.number().min(1).max(50_000).required(),
-  }),
   tended: event('tended', { brewId, task: Joi.valid('shake', 'vent', 'look', 'taste', 'added').required() }),
   observed: event('observed', { sign: Joi.valid(...SIGNS).required(), vesselId: Joi.string().max(60) }),
-  'stood-out': event('stood-out', {
-    vesselId: Joi.string().max(60).required(),
-    minutes: Joi.number().min(1).max(20_000).required(),
-    ambientC: Joi.number().min(-20).max(60).required(),
-  }),
-  moved: event('moved', {
-    vesselId: Joi.string().max(60).required(),
-    where: Joi.valid(...KEPT_WHERE).required(),
-  }),
-  'kept-in': event('kept-in', {
-    vesselId: Joi.string().max(60).required(),
-    container: Joi.valid(...CONTAINERS).required(),
-    closure: Joi.valid(...CLOSURES).required(),
-    full: Joi.boolean().strict().required(),
-  }),
+  ...Object.fromEntries(Object.entries(SHELF_EVENTS).map(([type, fields]) => [type, event(type, fields)])),
   acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
   tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(), verdict: verdictSchema }),
   undone: event('undone', { eventId: id }),

@@ -2,6 +2,7 @@ import type {
   Attached,
   BatchEvent,
   Drink,
+  Drunk,
   FreeJugEvent,
   FreeJugEventBody,
   FrozenPlan,
@@ -100,6 +101,13 @@ export type HouseView = {
 
 /** GET /api/shelf: batches of which something is left; the shelf itself is computed from them. */
 export type ShelfView = { batches: readonly BatchView[]; unread: readonly Unread[]; serverNow: string };
+
+/** GET /api/pours: glasses that were poured of each drink since a moment. */
+export type PouredView = {
+  since: string;
+  drinks: readonly { drinkId: string; pours: readonly Drunk[] }[];
+  serverNow: string;
+};
 
 /** Something that is asked to be poured: the server works out what is in it. */
 export type AskedPart = { name: string; ml: number; from: Pourable };

@@ -168,7 +168,6 @@ export {
   sweetenerOf,
   wayAsItWent,
   type Batch,
-  type StoredVessel,
   type Phase,
   type Tasting,
 } from './batch/batch';
@@ -232,6 +231,8 @@ export {
   type Trouble,
 } from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
+export { jarExpected, type JarExpected } from './batch/jarExpected';
+export { tendingTimes, UP, type TendingTime } from './ferment/schedule';
 export { liveJarAt, type LiveJarView } from './batch/tendingOfBatch';
 export { freezePlan } from './batch/freeze';
 export {
@@ -258,7 +259,63 @@ export {
   type Verdict,
 } from './batch/batchEvent';
 
-export { pastJugOf, shelfItemsOf, type Dilution, type ShelfItem } from './keeping/shelf';
+export { pastJugOf, shelfItemsOf } from './keeping/shelf';
+export { allergens, howToDrink, labelLines, markOf, stopsLabel, type LabelLine } from './label/labelText';
+export {
+  bleedOf,
+  BLEED_MM,
+  PAPERS,
+  placesOnSheet,
+  SAFE_MM,
+  SHEET_RANGES,
+  SHEETS,
+  type LabelSheet,
+  type Paper,
+} from './label/labelSheet';
+export { drawLabel, wordsInside, type LabelDrawing, type LabelForm, type LabelShape } from './label/drawLabel';
+export { fitLabel, MM_PER_PT, roomOf, type Fitted, type SetLine } from './label/fitLabel';
+export { CUBE_ML } from './heat/icedGlass';
+export type { PhReading } from './keeping/keepingWindow';
+export { agedBy, type Aged, type Left } from './keeping/ageing';
+export { poursOf, type Drunk } from './batch/poursOf';
+export {
+  glassesOver,
+  nextOne,
+  SERVICE,
+  thirstFrom,
+  type DrunkDay,
+  type NextOne,
+  type ServiceWish,
+  type Thirst,
+} from './keeping/runningOut';
+export {
+  filledFrom,
+  fillUp,
+  HEADSPACE,
+  MOULDS,
+  TRAY,
+  type FillFor,
+  type FillUp,
+  type FillWish,
+} from './keeping/fillUp';
+export { cautionsOnJug, FREE_GLASS, jugItemsOf, keptForRules, thinningOf } from './jug/jugShelf';
+export {
+  actionsOf,
+  byUseBy,
+  placeOf,
+  SHELF_PLACES,
+  type Placed,
+  type ShelfAction,
+  type ShelfPlace,
+} from './keeping/shelfPlace';
+export { glassesOf, glassFrom, type Dilution, type ShelfItem, type ShelfOwner } from './keeping/shelfItem';
+export {
+  KEPT_VESSELS,
+  type FilledVessel,
+  type KeptShape,
+  type ShelfEventBody,
+  type StoredVessel,
+} from './keeping/storedVessel';
 export { cautionsOnShelf } from './keeping/shelfCautions';
 export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
@@ -468,6 +525,7 @@ export {
   factsOfPour,
   findingsOfJug,
   keepingOfJug,
+  pourOfJug,
   warningsOfJug,
   type JugForRules,
   type JugKeeping,
@@ -483,7 +541,7 @@ export { readPhoto, type PhotoReading } from './colour/fromPhoto';
 export { COLOURANTS } from './colour/colourants';
 export { liquorColour, toHex, type Rgb } from './colour/liquorColour';
 export { kitchenBoilingPoint } from './heat/heating';
-export { dilutionLine, labelLine, partsWords } from './jug/labelLine';
+export { dilutionLine, drinkLine, labelLine, partsWords } from './jug/labelLine';
 export { standardFor } from './jug/jugStandard';
 export { expectedOf } from './instruments/expected';
 export { pourCountsFrom } from './safety/factsOf';

@@ -89,6 +89,24 @@ export class Cook {
     await field.press('Enter');
   }
 
+  /** A thing of the shelf, by the heading of its card. */
+  onShelf(name: string): Locator {
+    return this.page
+      .getByRole('listitem')
+      .filter({ has: this.page.getByRole('heading', { name, exact: true }) })
+      .first();
+  }
+
+  /** Opens everything about a thing of the shelf. */
+  async openThing(name: string): Promise<Locator> {
+    await this.onShelf(name)
+      .getByRole('button', { name: /^(More|Why)/ })
+      .click();
+    const dialog = this.page.getByRole('dialog');
+    await expect(dialog).toBeVisible();
+    return dialog;
+  }
+
   chip(group: string, word: string): Locator {
     return this.page.getByRole('radiogroup', { name: group }).getByRole('radio', { name: word, exact: true });
   }

@@ -90,8 +90,10 @@ async function kept(cook: Cook, how = 'Pour it and log'): Promise<void> {
 }
 
 async function tasted(cook: Cook, name: string, ...said: readonly (readonly [string, string])[]): Promise<void> {
-  const card = cook.page.getByRole('listitem').filter({ has: cook.page.getByRole('heading', { name, exact: true }) });
-  await card.getByRole('link', { name: 'Taste it' }).click();
+  await cook
+    .onShelf(name)
+    .getByRole('link', { name: /^Taste: / })
+    .click();
   await cook.expectTitle(/^Taste:/);
   for (const [what, word] of [['Strength', 'just right'], ['Smoothness', 'smooth'], ...said] as const)
     await cook.chip(what, word).click();

@@ -175,7 +175,9 @@ test.describe('with one thing of each kind that cannot be worked out', () => {
     await opens(page, server.url, '/keep');
     await expect(page.getByText(/cannot be worked out as it stands/).first()).toBeVisible();
     await expect(page.getByRole('button', { name: /^Throw it away: / }).first()).toBeVisible();
-    expect(await page.getByRole('button', { name: 'Pour a glass' }).count()).toBeGreaterThan(2);
+    expect(await page.getByRole('button', { name: /^(Pour a glass|Take one|Pour it away): / }).count()).toBeGreaterThan(
+      2,
+    );
     await opens(page, server.url, '/drinks');
     await expect(page.getByText(/cannot be planned as it is written/)).toHaveCount(1);
   });

@@ -119,15 +119,16 @@ test('a new cook plans, steeps, mixes, keeps and tastes the cooler, over a reloa
 
   await test.step('finds the jug on the shelf with its strength, its use and its last day', async () => {
     await cook.expectTitle('Keep');
-    await cook.expectText(/1\.\d+ L, .* \(×[01]\.\d+\), .* \(\d+ g\/L\)/);
-    await cook.expectText('as it is, 300 ml over ice');
-    await cook.expectText(/dried plants brewed hot; measure the pH/);
-    await cook.button('Pour a glass').click();
-    await cook.expectText(/^(8\d\d|9\d\d) ml, .* \(×/);
+    const thing = await cook.openThing('Roselle and rose hip cooler');
+    await expect(thing.getByText(/1\.\d+ L, .* \(×[01]\.\d+\), .* \(\d+ g\/L\)/)).toBeVisible();
+    await expect(thing.getByText('Pour 300 ml as it is over ice')).toBeVisible();
+    await expect(thing.getByText(/dried plants brewed hot; measure the pH/)).toBeVisible();
+    await thing.getByRole('button', { name: 'Pour a glass' }).click();
+    await expect(thing.getByText(/^(8\d\d|9\d\d) ml, .* \(×/)).toBeVisible();
   });
 
   await test.step('says how it was in a few taps, and reads what to change', async () => {
-    await page.getByRole('link', { name: 'Taste it' }).click();
+    await page.getByRole('dialog').getByRole('link', { name: 'Taste it' }).click();
     await cook.expectTitle(/^Taste:/);
     await cook.chip('It was', 'over ice').click();
     await cook.chip('Strength', 'much too weak').click();

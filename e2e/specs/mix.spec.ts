@@ -19,13 +19,8 @@ const fixes = (page: Page) => page.getByRole('list', { name: 'Fixes' }).getByRol
 /** Millilitres of a thing on the shelf, as its card says. */
 async function litresOnShelf(cook: Cook, drink: string): Promise<number> {
   await cook.open('/keep');
-  const card = cook.page
-    .getByRole('listitem')
-    .filter({ has: cook.page.getByRole('heading', { name: drink, exact: true }) });
-  const said = (await card
-    .first()
-    .getByText(/^[\d.]+ m?[lL], /)
-    .textContent())!;
+  const thing = await cook.openThing(drink);
+  const said = (await thing.getByText(/^[\d.]+ m?[lL], /).textContent())!;
   const [, n, unit] = /^([\d.]+) (m?l)/i.exec(said)!;
   return unit!.toLowerCase() === 'ml' ? Number(n) / 1000 : Number(n);
 }
@@ -71,15 +66,15 @@ test('from the shelf to a jug to two fixes in a row to the line for its label', 
 
 test('what was poured together is taken back, and stands on the shelf again', async ({ page }) => {
   const cook = new Cook(page, server.url);
-  const before = await litresOnShelf(cook, 'Sour cherry pops');
+  const before = await litresOnShelf(cook, 'Hot spiced pear and rooibos');
   await cook.open('/mix/jug');
-  await beside(cook, /^Sour cherry pops/);
+  await beside(cook, /^Hot spiced pear and rooibos [\d.]/);
   await cook.setField('Litres', '0.3');
   await cook.button('Pour it and log').click();
   await cook.expectText('For its label');
   await cook.button('Undo the pouring').click();
   await cook.expectText('This jug was emptied.');
-  expect(await litresOnShelf(cook, 'Sour cherry pops')).toBeCloseTo(before, 2);
+  expect(await litresOnShelf(cook, 'Hot spiced pear and rooibos')).toBeCloseTo(before, 2);
 });
 
 test('a jug that cannot be says at once what would free it', async ({ page }) => {

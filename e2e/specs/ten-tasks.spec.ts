@@ -158,10 +158,18 @@ test('8 what is left goes into a bottle with its date', async ({ page }) => {
   const [cook, hands] = [new Cook(page, server.url), new Hands(5)];
   await cook.open('/');
   await hands.do(page.getByRole('link', { name: 'Keep', exact: true }).click());
-  await hands.do(cook.button('Into a bottle').first().click());
-  await expect(page.getByTestId('on-the-bottle')).toContainText(/use by \w{3} \d/);
-  await hands.do(cook.button('It is in the bottle').click());
-  await expect(page.getByTestId('on-the-bottle')).toHaveCount(0);
+  await hands.do(
+    cook
+      .button(/^More: Roselle/)
+      .first()
+      .click(),
+  );
+  const thing = page.getByRole('dialog');
+  await hands.do(thing.getByRole('button', { name: 'Fill bottles, cubes or moulds' }).click());
+  await hands.do(thing.getByRole('button', { name: 'They are filled' }).click());
+  await hands.do(page.getByRole('link', { name: /^Label: Roselle and rose hip cooler: bottle 1/ }).click());
+  await expect(page.getByRole('img', { name: /as it is printed$/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Print the label' })).toHaveAttribute('href', /labels\.pdf/);
   await expect(page.getByRole('alert')).toHaveCount(0);
   hands.done();
 });

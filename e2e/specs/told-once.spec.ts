@@ -13,9 +13,9 @@ test('a jug that is full, closed and frozen in glass is cautioned of; with a ten
 }) => {
   const cook = new Cook(page, server.url);
   await cook.open('/keep');
-  const jug = page.getByRole('listitem').filter({ hasText: 'Sour cherry pops' });
-  await jug.getByRole('button', { name: 'Freeze it' }).click();
-  await expect(jug.getByRole('button', { name: 'Thaw it in the fridge' })).toBeVisible();
+  const jug = await cook.openThing('Roselle and rose hip cooler');
+  await jug.getByRole('button', { name: 'Freeze', exact: true }).click();
+  await expect(jug.getByRole('button', { name: 'Thaw', exact: true })).toBeVisible();
   await jug.getByRole('button', { name: 'How it is kept' }).click();
   const kept = page.getByRole('dialog', { name: 'How it is kept' });
   const choose = async (label: RegExp, option: string): Promise<void> => {

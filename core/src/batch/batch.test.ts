@@ -265,7 +265,8 @@ describe('the shelf', () => {
       ['concentrate', 130],
     ]);
     expect(items[0]!.dilution).toBeUndefined();
-    expect(items[1]!.dilution!.waterPerPart).toBeCloseTo(items[1]!.figures.strengthX / items[1]!.dilution!.toX - 1, 6);
+    const { toX } = items[1]!.dilution as { toX: number };
+    expect(items[1]!.dilution!.waterPerPart).toBeCloseTo(items[1]!.figures.strengthX / toX - 1, 6);
   });
   it('is drawn down by pours and empties', () => {
     expect(

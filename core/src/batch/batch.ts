@@ -4,17 +4,7 @@ import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drin
 import { InputError } from '../quantity/errors';
 import { remembering } from '../quantity/remembering';
 import type { Vessel } from '../heat/vessel';
-import type {
-  BatchEvent,
-  CooledBy,
-  FrozenBrew,
-  FrozenPlan,
-  KeptIn,
-  KeptWhere,
-  ServedState,
-  Sign,
-  Verdict,
-} from './batchEvent';
+import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
 import { wayAsMade } from './asItWent';
 import {
   changed,
@@ -34,8 +24,8 @@ import { correctForBrix } from './correctForBrix';
 import { correctedTo } from '../brew/correctForVolume';
 import { addSweetener, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
-import type { PouredPart } from '../jug/pouredPart';
 import type { PhReading } from '../keeping/keepingWindow';
+import { afterOnShelf, JUG, storedVessel, type ShelfEventBody, type StoredVessel } from '../keeping/storedVessel';
 import { pourGlass, iceFor } from '../plan/glass';
 import { plantsOf } from '../reference/plants';
 import { atGlassOf, bookStandard, fixedPerLitreMl } from '../plan/houseStandard';
@@ -51,29 +41,7 @@ export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarde
 
 /** A verdict as it stands, with the event it came by. */
 export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
-/** The jug, or a brew that was bottled or left over, by the part of the mix it is. */
-export type StoredVessel = {
-  id: string;
-  name: string;
-  liquid: Liquid;
-  filledAt: string;
-  where: KeptWhere;
-  /** when it was last put where it is, and where it stood before that, the oldest first */
-  movedAt: string;
-  earlier: readonly { where: KeptWhere; from: string }[];
-  /** spells out of the fridge */
-  out: readonly { minutes: number; ambientC: number }[];
-  /** poured in later, to put it right */
-  added: readonly PouredPart[];
-  /** what it is in, where that was told */
-  keptIn?: KeptIn;
-  /** its own reading, and signs of its own */
-  ph?: PhReading;
-  signs?: readonly Sign[];
-};
-
-/** The jug's id among stored vessels. */
-export const JUG = 'jug';
+export { JUG };
 
 /** All that is known of one making of a drink: what its events come to. Times are UTC, ISO 8601; volumes ml. */
 export type Batch = {
@@ -214,23 +182,15 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'observed':
       return event.vesselId === undefined
         ? { ...batch, signs: [...batch.signs, event.sign] }
-        : withVessel(batch, event.vesselId, (v) => ({ ...v, signs: [...(v.signs ?? []), event.sign] }));
+        : onShelf(batch, { ...event, vesselId: event.vesselId }, event.at);
     case 'stood-out':
-      return withVessel(batch, event.vesselId, (v) => ({
-        ...v,
-        out: [...v.out, { minutes: event.minutes, ambientC: event.ambientC }],
-      }));
     case 'moved':
-      return withVessel(batch, event.vesselId, (v) => ({
-        ...v,
-        where: event.where,
-        movedAt: event.at,
-        earlier: [...v.earlier, { where: v.where, from: v.movedAt }],
-      }));
-    case 'kept-in': {
-      const { container, closure, full } = event;
-      return withVessel(batch, event.vesselId, (v) => ({ ...v, keptIn: { container, closure, full } }));
-    }
+    case 'kept-in':
+    case 'filled':
+    case 'poured-away':
+    case 'labelled':
+    case 'poured':
+      return onShelf(batch, event, event.at);
     case 'added':
       return addedTo(batch, event);
     case 'acknowledged':
@@ -242,11 +202,9 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
         ...batch,
         phase: 'put-away',
         vessels: brewLines(batch.plan).map(({ lineId, brewId }) =>
-          vessel(lineId, nameOf(batch.plan, brewId), concentrateOf(batch, brewId), event.at),
+          storedVessel(lineId, nameOf(batch.plan, brewId), concentrateOf(batch, brewId), event.at),
         ),
       };
-    case 'poured':
-      return withVessel(batch, event.vesselId, (v) => pouredFrom(v, event.ml));
     case 'tasted':
       return {
         ...batch,
@@ -276,14 +234,19 @@ function measured(batch: Batch, event: BatchEvent & { type: 'measured' }): Batch
     case 'brix':
       return withBrew(batch, event.brewId, (b) => ({ ...b, brix: event.value }));
     case 'ph': {
+      if (event.vesselId !== undefined) return onShelf(batch, { ...event, vesselId: event.vesselId }, event.at);
       const method = event.method === 'meter' || event.method === 'strip' ? event.method : 'estimate';
-      const ph: PhReading = { ph: event.value, method };
-      return event.vesselId === undefined ? { ...batch, ph } : withVessel(batch, event.vesselId, (v) => ({ ...v, ph }));
+      return { ...batch, ph: { ph: event.value, method } };
     }
   }
 }
 
 const panOf = (plan: FrozenPlan, brewId: string): Vessel => vesselOf(plan, frozenBrew(plan, brewId).vesselId);
+
+const onShelf = (batch: Batch, event: ShelfEventBody, at: string): Batch => ({
+  ...batch,
+  vessels: afterOnShelf(batch.vessels, event, at),
+});
 
 const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) => StoredVessel): Batch => ({
   ...batch,
@@ -291,7 +254,8 @@ const withVessel = (batch: Batch, vesselId: string, change: (v: StoredVessel) =>
 });
 
 function addedTo(batch: Batch, { vesselId, parts, at }: BatchEvent & { type: 'added' }): Batch {
-  const after = withVessel(batch, vesselId, (v) => ({
+  // Its label says what it was.
+  const after = withVessel(batch, vesselId, ({ labelledAt: _label, ...v }) => ({
     ...v,
     liquid: pourTogether(v.liquid, ...parts.map((p) => p.liquid)),
     added: [...v.added, ...parts],
@@ -501,9 +465,17 @@ function mixed(batch: Batch, event: BatchEvent & { type: 'mixed' }): Batch {
     const concentrate = onHand.find((p) => p.id === lineId)!.liquid;
     const leftMl = volumeMl(concentrate) - (event.mix[lineId] ?? 0);
     if (leftMl < KEPT_FROM_ML) return [];
-    return [vessel(lineId, `${nameOf(batch.plan, brewId)}, left over`, portionOfVolume(concentrate, leftMl), event.at)];
+    return [
+      storedVessel(lineId, `${nameOf(batch.plan, brewId)}, left over`, portionOfVolume(concentrate, leftMl), event.at),
+    ];
   });
-  return { ...batch, mix: event.mix, jug, phase: 'put-away', vessels: [vessel(JUG, 'jug', jug, event.at), ...rest] };
+  return {
+    ...batch,
+    mix: event.mix,
+    jug,
+    phase: 'put-away',
+    vessels: [storedVessel(JUG, 'jug', jug, event.at), ...rest],
+  };
 }
 
 /** The sweetener of the house for this drink: that of its syrup, white sugar where it has none. */
@@ -514,23 +486,6 @@ export function sweetenerOf(plan: FrozenPlan): string {
 
 /** A rest smaller than this is a film in the pot, not a bottle. */
 const KEPT_FROM_ML = 50;
-
-const vessel = (id: string, name: string, liquid: Liquid, filledAt: string): StoredVessel => ({
-  id,
-  name,
-  liquid,
-  filledAt,
-  where: 'fridge',
-  movedAt: filledAt,
-  earlier: [],
-  out: [],
-  added: [],
-});
-
-function pouredFrom(v: StoredVessel, ml: number): StoredVessel {
-  const all = volumeMl(v.liquid);
-  return all === 0 ? v : { ...v, liquid: portionOf(v.liquid, Math.max(0, 1 - ml / all)) };
-}
 
 /** Strength of the house standard of the drink that a batch is, g of body to a litre of the glass. */
 export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drink);

@@ -2,6 +2,7 @@ import type { BrewFactors } from '../brew/brewRun';
 import type { BrewWay, Drink, Kitchen, Lid, PlanTarget } from '../drink/drink';
 import type { TendingTask } from '../ferment/tending';
 import type { PouredPart } from '../jug/pouredPart';
+import type { ShelfEventBody } from '../keeping/storedVessel';
 import type { MixVolumes } from '../plan/mixJug';
 import type { Drawn } from '../pantry/pantry';
 import type { PlannedSyrup } from '../plan/planTypes';
@@ -144,14 +145,10 @@ export type BatchEventBody =
   /** poured into the jug or a bottle of the shelf, to put it right */
   | { type: 'added'; vesselId: string; parts: readonly PouredPart[] }
   | { type: 'bottled' }
-  | { type: 'poured'; vesselId: string; ml: number }
-  /** seen or smelled of what is kept; of all of it where no vessel is told */
-  | { type: 'observed'; sign: Sign; vesselId?: string }
-  /** stood out of the fridge, all told since it was last noted */
-  | { type: 'stood-out'; vesselId: string; minutes: number; ambientC: number }
-  | { type: 'moved'; vesselId: string; where: KeptWhere }
-  /** what it was put into, how that is closed, and whether it is filled to the top */
-  | ({ type: 'kept-in'; vesselId: string } & KeptIn)
+  /** seen or smelled of all that is kept of it */
+  | { type: 'observed'; sign: Sign; vesselId?: undefined }
+  /** what happens to one of the things that are kept of it */
+  | Exclude<ShelfEventBody, { type: 'measured' }>
   /** a warning was read at the stove or the shelf, and the cook goes ahead */
   | { type: 'acknowledged'; rule: string }
   | { type: 'tasted'; state: ServedState; verdict: Verdict }

@@ -22,6 +22,7 @@ import {
 import { frozenBrew, goesInAfterStrain, isOffPlants, timedStages, vesselOf } from './brewState';
 import type { BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
+import { refusedOnShelf, type ShelfEventBody } from '../keeping/storedVessel';
 import { laterThan, restsOn, standingEvents } from './restsOn';
 import { faultInWords, spanInWords } from '../words/inWords';
 
@@ -57,7 +58,8 @@ export type RefusalReason =
   | 'cannot-be-skipped'
   | 'nothing-in-the-pot'
   | 'cannot-be-worked-out'
-  | 'over-full';
+  | 'over-full'
+  | 'already-filled';
 
 const accepted: Decision = { kind: 'accepted' };
 const refused = (reason: RefusalReason, field: string, message: string): Decision => ({
@@ -100,6 +102,7 @@ const GATED = new Set([
   'bottled',
   'added',
   'poured',
+  'filled',
   'tasted',
 ]);
 
@@ -160,7 +163,11 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
     case 'stood-out':
     case 'moved':
     case 'kept-in':
-      return standing(batch, event.vesselId, at) ?? accepted;
+    case 'labelled':
+    case 'poured-away':
+    case 'filled':
+    case 'poured':
+      return decideOnShelf(batch, event, at);
     case 'acknowledged':
       return accepted;
     case 'mixed':
@@ -169,8 +176,6 @@ function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decisi
       return needsMeasured(batch, at);
     case 'added':
       return decideAdded(batch, event, at);
-    case 'poured':
-      return decidePour(batch, event.vesselId, event.ml, at);
     case 'tasted':
       return batch.strainedAt
         ? (before(at, batch.strainedAt, 'it was strained') ?? accepted)
@@ -398,8 +403,10 @@ const PH_OFF = { sourer: 1.2, milder: 2.2 } as const;
 
 /** A pH is doubted that nothing in the drink can make. */
 function decidePh(batch: Batch, ph: number): Decision {
+  // What works in a jar is measured while it does: until then it is not ready.
+  const works = batch.plan.brews.some((b) => runningStage(batch, b.brewId)?.kind === 'ferment');
   const not = needsStrained(batch);
-  if (not.kind === 'refused') return not;
+  if (not.kind === 'refused' && !works) return not;
   // What stands mixed, or what came through before it is.
   const kept = batch.vessels.map((v) => v.liquid);
   const all = pourTogether(
@@ -514,13 +521,15 @@ function knownVessel(batch: Batch, vesselId: string): Decision | undefined {
 const standing = (batch: Batch, vesselId: string, at: string): Decision | undefined =>
   knownVessel(batch, vesselId) ?? before(at, batch.vessels.find((v) => v.id === vesselId)!.filledAt, 'it was filled');
 
-function decidePour(batch: Batch, vesselId: string, ml: number, at: string): Decision {
-  const unknown = standing(batch, vesselId, at);
+function decideOnShelf(batch: Batch, event: ShelfEventBody, at: string): Decision {
+  const unknown = standing(batch, event.vesselId, at);
   if (unknown) return unknown;
-  const have = volumeMl(batch.vessels.find((v) => v.id === vesselId)!.liquid);
-  return ml > have + 1
-    ? refused('more-than-there-is', 'ml', `Up to ${Math.floor(have + 0.01)} ml is left, not ${Math.round(ml)} ml.`)
-    : accepted;
+  const not = refusedOnShelf(
+    batch.vessels,
+    batch.vessels.find((v) => v.id === event.vesselId)!,
+    event,
+  );
+  return not ? refused(not.reason, not.field, not.message) : accepted;
 }
 
 /** The jug takes no more than it holds; what a bottle takes, only its cook knows. */

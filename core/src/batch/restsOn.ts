@@ -27,13 +27,24 @@ const OF_POTS = new Set<BatchEventBody['type']>([
 ]);
 
 /** What is done with what stands on the shelf. */
-const OF_SHELF = new Set<BatchEventBody['type']>(['poured', 'added', 'stood-out', 'moved', 'kept-in']);
+const OF_SHELF = new Set<BatchEventBody['type']>([
+  'poured',
+  'poured-away',
+  'added',
+  'filled',
+  'stood-out',
+  'moved',
+  'kept-in',
+  'labelled',
+]);
 
 /**
  * Whether something that came later would hang in the air without an earlier thing: a later step without the one before it, a jug
  * without what came out, a pour without its jug. A taste, a note and a pour stand on their own.
  */
 export function restsOn(later: BatchEvent, earlier: BatchEvent): boolean {
+  // A bottle is not, before it was filled.
+  if (earlier.type === 'filled' && 'vesselId' in later) return earlier.into.some((f) => f.id === later.vesselId);
   if (later.type === 'discarded')
     return FLOW.has(earlier.type) || OF_POTS.has(earlier.type) || OF_SHELF.has(earlier.type);
   const filled = later.type === 'mixed' || later.type === 'bottled' || later.type === 'added';

@@ -7,7 +7,7 @@ import { frozenBrew, vesselOf } from './brewState';
 export type LiveJarView = { tasks: readonly Tending[]; bounds: JarBounds };
 
 /** Room above the liquor that a jar is taken to have at least, as a share of its liquor. House estimate. */
-const LEAST_HEADSPACE = 0.05;
+export const LEAST_HEADSPACE = 0.05;
 
 /** @param nowMs the moment, milliseconds since 1970 UTC; undefined result when nothing of the brew ferments */
 export function liveJarAt(batch: Batch, brewId: string, nowMs: number): LiveJarView | undefined {
@@ -21,8 +21,8 @@ export function liveJarAt(batch: Batch, brewId: string, nowMs: number): LiveJarV
   const from = tended.filter((t) => t.task === 'added').at(-1)?.at ?? running.startedAt;
   const done = tended.filter((t) => t.task !== 'added' && t.at >= from);
   const lastDoneMin = Object.fromEntries(done.map((t) => [t.task as TendingTask, since(t.at)]));
-  const run = runOfBatch(batch, brewId);
-  const { liquor } = run.at(run.endMin);
+  // What was stirred in after the strain works too: it is in what comes out, not in the pot.
+  const liquor = runOfBatch(batch, brewId).concentrate;
   const liquidMl = volumeMl(liquor);
   const { capacityMl } = vesselOf(batch.plan, brew.vesselId);
   const tempC = batch.plan.kitchen.roomC;

@@ -1,7 +1,15 @@
 import type { Audience } from '../drink/audience';
 import type { ServedState } from '../batch/batchEvent';
 import { InputError } from '../quantity/errors';
-import { portionOf, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import { pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import {
+  afterOnShelf,
+  JUG,
+  refusedOnShelf,
+  storedVessel,
+  type ShelfEventBody,
+  type StoredVessel,
+} from '../keeping/storedVessel';
 import type { PouredPart } from './pouredPart';
 import type { Taste } from './taste';
 
@@ -28,7 +36,11 @@ export type FreeJugEventBody =
     }
   | { type: 'added'; parts: readonly PouredPart[]; after?: Taste }
   | { type: 'tasted'; taste: Taste }
+  /** a glass of the jug, as earlier releases told it */
   | { type: 'poured-out'; ml: number }
+  /** what happens to the jug, or to a bottle that was filled from it */
+  | ShelfEventBody
+  | { type: 'acknowledged'; rule: string }
   | { type: 'undone'; eventId: string }
   | { type: 'discarded'; why: string };
 
@@ -46,7 +58,9 @@ export type FreeJug = Omit<Start, 'type' | 'parts'> & {
   pouredAt: string;
   /** all that ever went in */
   parts: readonly (PouredPart & { at: string })[];
-  /** what is left */
+  /** the jug itself and what was filled from it */
+  vessels: readonly StoredVessel[];
+  /** what is left in the jug */
   liquid: Liquid;
   tastings: readonly { eventId: string; at: string; taste: Taste }[];
   discarded: boolean;
@@ -68,6 +82,7 @@ export function freeJugAfter(events: readonly FreeJugEvent[]): FreeJug {
     id: jugId,
     pouredAt: at,
     parts: [],
+    vessels: [storedVessel(JUG, 'jug', pourTogether(), at)],
     liquid: pourTogether(),
     tastings: [],
     discarded: false,
@@ -87,20 +102,38 @@ function applied(jug: FreeJug, e: FreeJugEvent): FreeJug {
       return withParts(jug, e.parts, e.at);
     case 'tasted':
       return { ...jug, tastings: [...jug.tastings, { eventId: e.id, at: e.at, taste: e.taste }] };
-    case 'poured-out': {
-      const all = volumeMl(jug.liquid);
-      return all === 0 ? jug : { ...jug, liquid: portionOf(jug.liquid, Math.max(0, 1 - e.ml / all)) };
-    }
+    case 'poured-out':
+      return onShelf(jug, { type: 'poured', vesselId: JUG, ml: e.ml }, e.at);
+    case 'acknowledged':
+      return { ...jug, acknowledged: [...jug.acknowledged, e.rule] };
     case 'discarded':
-      return { ...jug, liquid: pourTogether(), discarded: true };
+      return {
+        ...jug,
+        vessels: jug.vessels.map((v) => ({ ...v, liquid: pourTogether() })),
+        liquid: pourTogether(),
+        discarded: true,
+      };
+    default:
+      return onShelf(jug, e, e.at);
   }
 }
 
-const withParts = (jug: FreeJug, parts: readonly PouredPart[], at: string): FreeJug => ({
-  ...jug,
-  liquid: pourTogether(jug.liquid, ...parts.map((p) => p.liquid)),
-  parts: [...jug.parts, ...parts.map((p) => ({ ...p, at }))],
-});
+/** The jug among its things; there always is one, empty or not. */
+const inJugOf = (vessels: readonly StoredVessel[]): Liquid => vessels.find((v) => v.id === JUG)!.liquid;
+
+function onShelf(jug: FreeJug, event: ShelfEventBody, at: string): FreeJug {
+  const vessels = afterOnShelf(jug.vessels, event, at);
+  return { ...jug, vessels, liquid: inJugOf(vessels) };
+}
+
+/** What is poured in goes into the jug; what was filled from it before stays as it was, and its label with it. */
+function withParts(jug: FreeJug, parts: readonly PouredPart[], at: string): FreeJug {
+  const liquid = pourTogether(jug.liquid, ...parts.map((p) => p.liquid));
+  const vessels = jug.vessels.map(({ labelledAt, ...v }) =>
+    v.id === JUG ? { ...v, liquid } : { ...v, ...(labelledAt ? { labelledAt } : {}) },
+  );
+  return { ...jug, vessels, liquid, parts: [...jug.parts, ...parts.map((p) => ({ ...p, at }))] };
+}
 
 /** Why something may not happen to a jug, by its field. */
 export type JugRefusal = { kind: 'refused'; reason: string; field: string; message: string };
@@ -131,18 +164,28 @@ export function decideFreeJug(jug: FreeJug, e: FreeJugEventBody, at: string): { 
           )
         : { kind: 'accepted' };
     }
-    case 'poured-out':
-      return e.ml > left + 1
-        ? refused(
-            'more-than-there-is',
-            'ml',
-            `Up to ${Math.floor(left + 0.01)} ml is left, not ${Math.round(e.ml)} ml.`,
-          )
-        : { kind: 'accepted' };
     case 'tasted':
+    case 'acknowledged':
     case 'discarded':
       return { kind: 'accepted' };
+    case 'poured-out':
+      return decideOnShelf(jug, { type: 'poured', vesselId: JUG, ml: e.ml });
+    default:
+      return decideOnShelf(jug, e);
   }
+}
+
+function decideOnShelf(jug: FreeJug, event: ShelfEventBody): { kind: 'accepted' } | JugRefusal {
+  const stored = jug.vessels.find((v) => v.id === event.vesselId);
+  if (!stored)
+    return {
+      kind: 'refused',
+      reason: 'more-than-there-is',
+      field: 'vesselId',
+      message: 'Nothing like that of this jug stands on the shelf any more.',
+    };
+  const not = refusedOnShelf(jug.vessels, stored, event);
+  return not ? { kind: 'refused', ...not } : { kind: 'accepted' };
 }
 
 function decideUndo(

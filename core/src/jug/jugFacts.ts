@@ -1,13 +1,16 @@
-import { concentrateOf, brewLines, JUG, type Batch, type StoredVessel } from '../batch/batch';
+import type { Batch } from '../batch/batch';
+import { rootMlOf } from '../batch/filledMl';
+import type { StoredVessel } from '../keeping/storedVessel';
 import type { Audience } from '../drink/audience';
-import { windowOf } from '../safety/derive';
+import { vulnerableDrinker, windowOf } from '../safety/derive';
 import { abvOf, apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { sharedFacts } from '../safety/drinkFacts';
 import { factsOfStored } from '../safety/factsOf';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import type { Facts, IngredientFact } from '../safety/facts';
-import { THAW_DAYS } from '../keeping/keepingClock';
+import { ageDays, RULES_FRIDGE_C, THAW_DAYS, windowEndMs, type KeptAt } from '../keeping/keepingClock';
 import type { KeepingWindow } from '../keeping/keepingWindow';
+import { keptSince, storageFacts, type KeptOf } from '../safety/storageFacts';
 import type { PouredPart } from './pouredPart';
 import { isSweet } from './qualities';
 
@@ -16,7 +19,7 @@ import { isSweet } from './qualities';
 
 /** Facts of what is poured from a jug or bottle of the shelf, with the amounts that are poured. */
 export function factsOfPour(batch: Batch, stored: StoredVessel, ml: number, nowMs: number): readonly Facts[] {
-  const share = ml / Math.max(1, filledMl(batch, stored));
+  const share = ml / Math.max(1, rootMlOf(batch, stored));
   return factsOfStored(batch, stored, nowMs).map((f) => ({
     ...f,
     ingredients: scaled(f.ingredients, share),
@@ -25,13 +28,6 @@ export function factsOfPour(batch: Batch, stored: StoredVessel, ml: number, nowM
       ...(f.additions?.alcohol_ml === undefined ? {} : { alcohol_ml: f.additions.alcohol_ml * share }),
     },
   }));
-}
-
-/** What it held when it was filled: its plants are counted against that. */
-function filledMl(batch: Batch, stored: StoredVessel): number {
-  if (stored.id === JUG) return batch.jug ? volumeMl(batch.jug) : volumeMl(stored.liquid);
-  const line = brewLines(batch.plan).find((l) => l.lineId === stored.id);
-  return line ? volumeMl(concentrateOf(batch, line.brewId)) : volumeMl(stored.liquid);
 }
 
 const scaled = (ingredients: readonly IngredientFact[] | undefined, share: number): readonly IngredientFact[] =>
@@ -46,6 +42,8 @@ export type JugForRules = {
   audience: Audience;
   /** when it was poured together; now where it is only looked at */
   pouredAt?: string;
+  /** how the jug, or a bottle that was filled from it, has been kept since; as a jug in the fridge where it is only looked at */
+  kept?: { stored: StoredVessel; kitchen: KeptOf['kitchen'] };
 };
 
 const DAY_MS = 86_400_000;
@@ -59,6 +57,8 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
     altitudeM,
   );
   const pouredAtMs = jug.pouredAt === undefined ? nowMs : Date.parse(jug.pouredAt);
+  const signs = jug.kept?.stored.signs ?? [];
+  const seen = Object.fromEntries(signs.map((s) => [s, true]));
   const own = jug.parts.flatMap((p) =>
     p.facts.map((f): Facts => ({
       ...shared,
@@ -66,8 +66,9 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
       // Doses count against the whole jug, alcohol in all of it below.
       ingredients: f.ingredients ?? [],
       ...(f.ingredients?.length || f.storage
-        ? { storage: { ...inJug(f, jug), days: ageOf(countsFrom(f, p.madeAt, pouredAtMs), nowMs) } }
+        ? { storage: storageOfPart(f, countsFrom(f, p.madeAt, pouredAtMs), jug, nowMs) }
         : {}),
+      ...(signs.length > 0 ? { observations: { ...f.observations, ...seen } } : {}),
     })),
   );
   const whole: Facts = {
@@ -80,6 +81,8 @@ export function factsOfJug(jug: JugForRules, nowMs: number, altitudeM = 0): read
         ? { alcohol_ml: (abvOf(jug.liquid) / 100) * litres * 1000, abv: abvOf(jug.liquid), alcohol_type: 'bought' }
         : {}),
     },
+    // What is only water and sugar has no part of its own: what was seen of it is told with the whole.
+    ...(signs.length > 0 ? { observations: seen } : {}),
     storage: {
       where: 'fridge',
       days: 0,
@@ -105,6 +108,20 @@ function inJug({ storage = {} }: Facts, { liquid, parts }: JugForRules): NonNull
     where: 'fridge',
     brix: massG(liquid) === 0 ? 0 : apparentBrix(liquid),
     abv: massG(liquid) === 0 ? 0 : abvOf(liquid),
+  };
+}
+
+/** A part in a jug that has been kept: where that stood since, what it stood in, what was read of it. */
+function storageOfPart(f: Facts, madeMs: number, jug: JugForRules, nowMs: number): NonNullable<Facts['storage']> {
+  const own = inJug(f, jug);
+  if (!jug.kept) return { ...own, days: ageOf(madeMs, nowMs) };
+  const { stored, kitchen } = jug.kept;
+  const kept = storageFacts(stored, { kitchen, madeAt: new Date(madeMs).toISOString() }, nowMs);
+  const out = (own.room_hold_min ?? 0) + (kept.room_hold_min ?? 0);
+  return {
+    ...own,
+    ...kept,
+    ...(out > 0 ? { room_hold_min: out, ambient_c: Math.max(own.ambient_c ?? 22, kept.ambient_c ?? 22) } : {}),
   };
 }
 
@@ -138,26 +155,79 @@ const countsFrom = (f: Facts, madeAt: string, pouredAtMs: number): number =>
 /** How long a jug keeps: ISO dates, and the window they come from. */
 export type JugKeeping = { useBy: string; discardAfter: string; window: KeepingWindow };
 
-/** Until when a jug keeps: its shortest part decides, counted from when that was made. Water and sugar bring no end of their own. */
+/**
+ * Until when a jug keeps: its shortest part decides, counted from when that was made and by how the jug was kept since. Water and sugar
+ * bring no end of their own.
+ */
 export function keepingOfJug(jug: JugForRules, pouredAtMs: number): JugKeeping {
-  const own = jug.parts.flatMap((p) =>
-    p.facts
-      .filter((f) => f.ingredients?.some((i) => i.slug !== 'honey'))
-      .map((f) => ({
-        window: windowOf({ ...f, storage: inJug(f, jug) }),
-        madeMs: countsFrom(f, p.madeAt, pouredAtMs),
-      })),
+  const since = (madeMs: number): KeptAt =>
+    jug.kept
+      ? keptSince(jug.kept.stored, { kitchen: jug.kept.kitchen, madeAt: new Date(madeMs).toISOString() })
+      : { stands: [{ fromMs: madeMs, tempC: RULES_FRIDGE_C, frozen: false }], out: [] };
+  const ends = (endsOf(jug, pouredAtMs) ?? [sugarAlone(jug, pouredAtMs)]).map(({ window, madeMs }) => ({
+    window,
+    useByMs: windowEndMs(since(madeMs), window.targetDays),
+    endMs: windowEndMs(since(madeMs), window.hardDays),
+  }));
+  const first = ends.reduce((a, b) => (b.endMs < a.endMs ? b : a));
+  const strict = vulnerableDrinker(
+    sharedFacts({ litres: 1, glassMl: jug.glassMl, sugarGPerL: 0, audience: jug.audience }, 0),
   );
-  const sugarAlone = {
-    window: windowOf({ storage: { brix: Math.max(20, apparentBrix(jug.liquid)) } }),
-    madeMs: pouredAtMs,
-  };
-  const ends = own.length > 0 ? own : [sugarAlone];
-  const endMs = ({ window, madeMs }: (typeof ends)[number]): number => madeMs + window.hardDays * DAY_MS;
-  const first = ends.reduce((a, b) => (endMs(b) < endMs(a) ? b : a));
   return {
-    useBy: new Date(first.madeMs + first.window.targetDays * DAY_MS).toISOString(),
-    discardAfter: new Date(endMs(first)).toISOString(),
+    useBy: new Date(first.useByMs).toISOString(),
+    discardAfter: new Date(strict ? first.useByMs : first.endMs).toISOString(),
     window: first.window,
   };
 }
+
+/** What is told of a pour out of a jug, or of a bottle filled from it: each part as it has been kept, and the oldest's moment. */
+export function pourOfJug(
+  jug: JugForRules & { pouredAt: string },
+  ml: number,
+  nowMs: number,
+): { facts: readonly Facts[]; madeAt: string } {
+  const pouredMs = Date.parse(jug.pouredAt);
+  const share =
+    ml /
+    Math.max(
+      1,
+      jug.parts.reduce((sum, p) => sum + p.ml, 0),
+    );
+  const parts = jug.parts.flatMap((p) =>
+    p.facts.map((f) => {
+      const madeMs = countsFrom(f, p.madeAt, pouredMs);
+      const storage = f.ingredients?.length || f.storage ? { storage: storageOfPart(f, madeMs, jug, nowMs) } : {};
+      return { facts: { ...f, ingredients: scaled(f.ingredients, share), ...storage }, madeMs };
+    }),
+  );
+  const countsMs = (madeMs: number): number =>
+    jug.kept && jug.kept.stored.where !== 'freezer'
+      ? nowMs -
+        DAY_MS *
+          ageDays(
+            keptSince(jug.kept.stored, { kitchen: jug.kept.kitchen, madeAt: new Date(madeMs).toISOString() }),
+            nowMs,
+          )
+      : madeMs;
+  const oldest = Math.min(pouredMs, ...parts.map((p) => countsMs(p.madeMs)));
+  return { facts: parts.map((p) => p.facts), madeAt: new Date(Math.round(oldest)).toISOString() };
+}
+
+type PartEnd = { window: KeepingWindow; madeMs: number };
+
+function endsOf(jug: JugForRules, pouredAtMs: number): readonly PartEnd[] | undefined {
+  const own = jug.parts.flatMap((p) =>
+    p.facts
+      .filter((f) => f.ingredients?.some((i) => i.slug !== 'honey'))
+      .map((f): PartEnd => {
+        const madeMs = countsFrom(f, p.madeAt, pouredAtMs);
+        return { window: windowOf({ ...f, storage: storageOfPart(f, madeMs, jug, madeMs) }), madeMs };
+      }),
+  );
+  return own.length > 0 ? own : undefined;
+}
+
+const sugarAlone = (jug: JugForRules, madeMs: number): PartEnd => ({
+  window: windowOf({ storage: { brix: Math.max(20, apparentBrix(jug.liquid)) } }),
+  madeMs,
+});

@@ -27,8 +27,8 @@ export type Pourable =
   | { kind: 'shelf'; batchId: string; vesselId: string }
   /** a brew that is not bottled yet: measured, or still as the model expects it */
   | { kind: 'brew'; batchId: string; brewId: string }
-  /** a jug that was poured together before */
-  | { kind: 'jug'; jugId: string }
+  /** a jug that was poured together before, or a bottle that was filled from it */
+  | { kind: 'jug'; jugId: string; vesselId?: string }
   /** told by how it was made */
   | { kind: 'made'; made: HowMade }
   /** told by a refractometer: all that is dissolved taken for this plant's, in its proportions */

@@ -3,14 +3,14 @@ import { keepingDaysAt } from './keepingWindow';
 // How old a drink is for its keeping window: days in the fridge count as they are, warmer ones for more, frozen ones not at all.
 
 /** The windows are written for a fridge at this temperature. */
-const REFERENCE_C = 4;
+export const RULES_FRIDGE_C = 4;
 /** What thawing takes of the fridge's days. House choice: it is done in the fridge, and slowly. */
 export const THAW_DAYS = 1;
 const DAY_MS = 86_400_000;
 
 /** Days of fridge life that a day at a temperature uses up; a colder fridge than the rules' own earns nothing. */
 const pace = (tempC: number): number =>
-  tempC <= REFERENCE_C ? 1 : 1 / keepingDaysAt({ days: 1, tempC, referenceC: REFERENCE_C });
+  tempC <= RULES_FRIDGE_C ? 1 : 1 / keepingDaysAt({ days: 1, tempC, referenceC: RULES_FRIDGE_C });
 
 /** Where it stood from a moment on, milliseconds since 1970 UTC. */
 export type Stand = { fromMs: number; tempC: number; frozen: boolean };

@@ -1,35 +1,16 @@
-import type { Batch, StoredVessel } from '../batch/batch';
-import { JUG, standardOf } from '../batch/batch';
-import { volumeMl } from '../liquid/liquid';
-import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
+import { brewLines, JUG, standardOf, type Batch } from '../batch/batch';
+import { frozenBrew, vesselOf } from '../batch/brewState';
+import { filledMlOf } from '../batch/filledMl';
 import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
+import { vulnerableDrinker, windowOf } from '../safety/derive';
 import { windowEndMs } from './keepingClock';
 import { keepingStateAt, type KeepingState } from './keepingState';
-import { vulnerableDrinker, windowOf } from '../safety/derive';
-import type { KeepingWindow } from './keepingWindow';
-
-/** A jug or bottle on the shelf, with all that its label says. */
-export type ShelfItem = {
-  batchId: string;
-  vesselId: string;
-  drinkName: string;
-  name: string;
-  volumeMl: number;
-  figures: JugFigures;
-  /** how to dilute it, undefined for a drink that is poured as it is */
-  dilution: Dilution | undefined;
-  madeOn: string;
-  useBy: string;
-  discardAfter: string;
-  window: KeepingWindow;
-};
-
-/** One part to how many parts of water, sweetened with how much syrup a litre of drink. */
-export type Dilution = { toX: number; waterPerPart: number };
+import { holdsAnything, itemFrom, type ShelfItem } from './shelfItem';
+import type { KeptShape, StoredVessel } from './storedVessel';
 
 /** Items of one batch that hold anything, at a moment. Days count from the brew, not from straining. */
 export function shelfItemsOf(batch: Batch, nowMs: number): readonly ShelfItem[] {
-  return batch.vessels.filter((v) => volumeMl(v.liquid) >= 1).map((v) => itemOf(batch, v, nowMs));
+  return batch.vessels.filter(holdsAnything).map((v) => itemOf(batch, v, nowMs));
 }
 
 /** A batch's jug that still holds something past its last day: nothing is tasted, mended or poured of it any more. */
@@ -43,28 +24,52 @@ export function pastJugOf(
 }
 
 function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
+  const { plan } = batch;
   const facts = factsOfStored(batch, stored, nowMs);
   const window = facts.map(windowOf).reduce((a, b) => (b.hardDays < a.hardDays ? b : a));
-  const figures = figuresOf(stored.liquid, standardOf(batch), batch.plan.houseHarshLimit);
   const kept = keptAt(batch, stored);
   const until = (days: number): string => new Date(windowEndMs(kept, days)).toISOString();
-  return {
-    batchId: batch.id,
-    vesselId: stored.id,
-    drinkName: batch.plan.drink.name,
-    name: stored.name,
-    volumeMl: figures.volumeMl,
-    figures,
-    dilution: stored.id === JUG ? undefined : dilutionOf(figures, batch.plan.promised.jugX),
+  return itemFrom(stored, {
+    owner: { kind: 'batch', id: batch.id },
+    drinkName: plan.drink.name,
+    standard: standardOf(batch),
+    harshLimit: plan.houseHarshLimit,
+    // The jug is made for its ice; what is put beside it is let down to the same.
+    glassX: plan.promised.jugX,
+    glassMl: plan.target.glassMl,
+    iced: plan.target.iced,
+    shape: shapeOf(batch, stored),
+    filledMl: filledMlOf(batch, stored),
     madeOn: madeAt(batch),
     useBy: until(window.targetDays),
     discardAfter: until(facts.some(vulnerableDrinker) ? window.targetDays : window.hardDays),
     window,
-  };
+    restedFrom: restedFrom(batch, stored),
+  });
 }
 
-/** A concentrate too weak to thin is drunk as it is. */
-function dilutionOf(figures: JugFigures, toX: number): Dilution | undefined {
-  if (figures.strengthX <= toX) return undefined;
-  return { toX, waterPerPart: waterToThinMl({ volumeMl: 1, fromX: figures.strengthX, toX }) };
+/** A brew that is kept by itself, or left over, stands in a bottle that holds it. */
+const BOTTLE_STEP_ML = 250;
+const LEAST_BOTTLE_ML = 500;
+
+/** What it stands in where nothing was told: the jug of the plan, a bottle of the house for the rest. */
+function shapeOf(batch: Batch, stored: StoredVessel): KeptShape {
+  const { jugVesselId, jugCount = 1 } = batch.plan;
+  if (stored.root === JUG && stored.id === JUG)
+    return { kind: 'jug', capacityMl: vesselOf(batch.plan, jugVesselId).capacityMl * jugCount };
+  // What was left over after the mix needs no bottle for all of the brew.
+  const held = filledMlOf(batch, stored) - (batch.mix?.[stored.root] ?? 0);
+  return { kind: 'bottle', capacityMl: Math.max(LEAST_BOTTLE_ML, Math.ceil(held / BOTTLE_STEP_ML) * BOTTLE_STEP_ML) };
+}
+
+/** When what is in it has had the rest that its brews want; the longest decides. */
+function restedFrom(batch: Batch, { root }: StoredVessel): string | undefined {
+  const ends = brewLines(batch.plan)
+    .filter(({ lineId }) => (root === JUG ? (batch.mix?.[lineId] ?? 0) > 0 : lineId === root))
+    .flatMap(({ brewId }) => {
+      const { restHours } = frozenBrew(batch.plan, brewId).way;
+      const doneAt = batch.brews.find((b) => b.brewId === brewId)?.doneAt;
+      return restHours && doneAt ? [Date.parse(doneAt) + restHours * 3_600_000] : [];
+    });
+  return ends.length > 0 ? new Date(Math.max(...ends)).toISOString() : undefined;
 }

@@ -7,17 +7,17 @@ import {
   strainedOffAt,
   wayAsItWent,
   type Batch,
-  type StoredVessel,
 } from '../batch/batch';
+import type { StoredVessel } from '../keeping/storedVessel';
 import { vesselOf } from '../batch/brewState';
 import type { FrozenBrew } from '../batch/batchEvent';
 import type { BrewRun } from '../brew/brewRun';
 import { ageDays, type KeptAt } from '../keeping/keepingClock';
+import { abvFact, keptSince, storageFacts, type KeptOf } from './storageFacts';
 import type { Provenance } from '../drink/audience';
 import { provenanceKey, type BrewWay, type Kitchen, type PlanTarget } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
-import { apparentBrix, abvOf, massG, type Liquid } from '../liquid/liquid';
-import { volumeMl } from '../liquid/liquid';
+import { apparentBrix, massG, volumeMl } from '../liquid/liquid';
 import { partsOf } from '../reference/botanicals';
 import { isOwnPlantId } from '../reference/ownPlants';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
@@ -62,14 +62,14 @@ export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
 /** Facts of a jug or bottle on the shelf, as everything in it really went. */
 export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number): readonly Facts[] {
   const { plan } = batch;
-  const isJug = stored.id === JUG;
+  const isJug = stored.root === JUG;
   const poured = brewLines(plan).filter(({ lineId }) =>
-    isJug ? (batch.mix?.[lineId] ?? 0) > 0 : lineId === stored.id,
+    isJug ? (batch.mix?.[lineId] ?? 0) > 0 : lineId === stored.root,
   );
   const brews = plan.brews
     .filter((b) => poured.some((l) => l.brewId === b.brewId))
     .map((b) => brewFactsOf(batch, b, {}));
-  const storage = storageFacts(batch, stored, nowMs);
+  const storage = storageFacts(stored, keptOf(batch), nowMs);
   const all = together(brews);
   const shared: Facts = {
     ...sharedFacts(plan.target, plan.kitchen.altitudeM),
@@ -338,19 +338,15 @@ export function madeAt(batch: Batch): string {
 }
 
 /** Where a thing of the shelf stood since it was made: the first of it counts from the making. */
-export function keptAt(batch: Batch, { where, movedAt, earlier, liquid, out }: StoredVessel): KeptAt {
-  // What spirit keeps is kept in any place.
-  const keptBySpirit = abvFact(liquid) >= KEPT_BY_SPIRIT_ABV;
-  const [first, ...rest] = [...earlier, { where, from: movedAt }].map((s) => ({
-    fromMs: Date.parse(s.from),
-    tempC: keptBySpirit ? batch.plan.kitchen.fridgeC : temperatureOf(batch.plan.kitchen, s.where),
-    frozen: s.where === 'freezer',
-  }));
-  return { stands: [{ ...first!, fromMs: Date.parse(madeAt(batch)) }, ...rest], out };
-}
+export const keptAt = (batch: Batch, stored: StoredVessel): KeptAt => keptSince(stored, keptOf(batch));
 
-/** From here up alcohol keeps a thing by itself, % vol: the window of spirits is written for it. */
-const KEPT_BY_SPIRIT_ABV = 20;
+/** What is known of a batch that its vessels do not tell themselves. */
+const keptOf = (batch: Batch): KeptOf => ({
+  kitchen: batch.plan.kitchen,
+  madeAt: madeAt(batch),
+  jugVessel: materialWord(vesselOf(batch.plan, batch.plan.jugVesselId)),
+  ph: batch.ph,
+});
 
 /**
  * The moment that a pour of it counts from: its days as the shelf counts them, warm spells, cupboard and thawing included. What is frozen
@@ -360,43 +356,3 @@ export const pourCountsFrom = (batch: Batch, stored: StoredVessel, nowMs: number
   stored.where === 'freezer'
     ? madeAt(batch)
     : new Date(Math.round(nowMs - ageDays(keptAt(batch, stored), nowMs) * 86_400_000)).toISOString();
-
-const temperatureOf = ({ fridgeC, freezerC, roomC }: Kitchen, where: StoredVessel['where']): number =>
-  ({ fridge: fridgeC, freezer: freezerC, cupboard: roomC })[where];
-
-/** Of a vessel that is filled to the top and of one that is not, the share that stays empty, %. */
-const HEADSPACE_PCT = { full: 3, room: 10 };
-
-/** What it stands in: its jug's own material, or a bottle of glass. */
-function keptInFacts(batch: Batch, { id, keptIn }: StoredVessel): Partial<NonNullable<Facts['storage']>> {
-  const own = id === JUG ? materialWord(vesselOf(batch.plan, batch.plan.jugVesselId)) : 'glass';
-  if (!keptIn) return { vessel: own };
-  const { container, closure, full } = keptIn;
-  return {
-    vessel: closure === 'pressure' ? 'pressure_glass' : own,
-    sealed: closure !== 'loose',
-    headspace_pct: full ? HEADSPACE_PCT.full : HEADSPACE_PCT.room,
-    ...(container === 'unknown' ? { container: 'unknown_contents' } : {}),
-    ...(container === 'worn' ? { container: 'reused_washed', worn: true } : {}),
-  };
-}
-
-function storageFacts(batch: Batch, stored: StoredVessel, nowMs: number): NonNullable<Facts['storage']> {
-  const out = stored.out.reduce((sum, o) => sum + o.minutes, 0);
-  // A reading of this very vessel goes before one of the whole batch.
-  const ph = stored.ph ?? batch.ph;
-  const warmest = Math.max(22, ...stored.out.map((o) => o.ambientC));
-  return {
-    where: stored.where === 'cupboard' ? 'room' : stored.where,
-    temp_c: temperatureOf(batch.plan.kitchen, stored.where),
-    days: ageDays(keptAt(batch, stored), nowMs),
-    ...(out > 0 ? { room_hold_min: out, ambient_c: warmest } : {}),
-    brix: apparentBrix(stored.liquid),
-    abv: abvFact(stored.liquid),
-    ...(ph ? { ph: ph.ph, ph_method: ph.method } : {}),
-    ...keptInFacts(batch, stored),
-  };
-}
-
-/** Alcohol of a liquid, % vol; 0 of nothing. */
-export const abvFact = (l: Liquid): number => (massG(l) === 0 ? 0 : abvOf(l));

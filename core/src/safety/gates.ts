@@ -1,4 +1,5 @@
-import type { Batch, StoredVessel } from '../batch/batch';
+import type { Batch } from '../batch/batch';
+import type { StoredVessel } from '../keeping/storedVessel';
 import { volumeMl } from '../liquid/liquid';
 import { blocksAt, findingsOf, type Finding } from './evaluate';
 import { factsOfBatch, factsOfStored } from './factsOf';

@@ -4,7 +4,8 @@ import type { Plan } from '../plan/planTypes';
 import { fridgeSteepMinutes, warmZoneMinutes } from './coolingFacts';
 import { alcoholCalled, calledSo } from './dangerousNames';
 import { mixIngredients, sharedFacts, spiritFacts, sweetFacts, waterFacts } from './drinkFacts';
-import { abvFact, brewFacts, SYRUP_BRIX, together } from './factsOf';
+import { brewFacts, SYRUP_BRIX, together } from './factsOf';
+import { abvFact } from './storageFacts';
 import type { CoolingFact, Facts, IngredientFact, StageFact } from './facts';
 import { materialWord } from './stageFacts';
 

@@ -7,6 +7,7 @@ import {
   type Addition,
   type BatchList,
   type BatchView,
+  type PouredView,
   type ShelfView,
   type StartBatch,
 } from '@steepsis/contract';
@@ -51,6 +52,11 @@ export class BatchesController {
   @HttpCode(200)
   add(@Param('id') id: string, @Body() body: unknown): Promise<BatchView> {
     return this.batches.add(id, this.intake.accept<Addition>(additionSchema, body));
+  }
+
+  @Get('pours')
+  poured(): Promise<PouredView> {
+    return this.batches.poured();
   }
 
   @Get('shelf')

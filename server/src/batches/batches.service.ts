@@ -15,7 +15,7 @@ import {
   type PlanTarget,
 } from '@steepsis/core';
 import type { Transaction } from 'sequelize';
-import type { Addition, BatchSummary, BatchView, ShelfView, StartBatch } from '@steepsis/contract';
+import type { Addition, BatchSummary, BatchView, PouredView, ShelfView, StartBatch } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -26,6 +26,9 @@ import { StreamService } from '../stream/stream';
 import type { ReadyToStart } from '../planning/planJobs';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { BatchesStore, type NewEvent } from './batches.store';
+
+/** Weeks of pours tell how much is drunk; what is older tells of another season. */
+const WATCHED_DAYS = 56;
 
 /** The place where batches are started and where what happens to them is accepted or refused. */
 @Injectable()
@@ -41,6 +44,13 @@ export class BatchesService {
 
   list(filter: Parameters<BatchesStore['list']>[0]): Promise<BatchSummary[]> {
     return this.store.list(filter);
+  }
+
+  /** What was poured of each drink in the last weeks, from which it is told when it runs out. */
+  async poured(): Promise<PouredView> {
+    const now = this.config.now();
+    const since = new Date(now.getTime() - WATCHED_DAYS * 86_400_000).toISOString();
+    return { since, drinks: await this.store.poured(since), serverNow: now.toISOString() };
   }
 
   async view(id: string): Promise<BatchView> {

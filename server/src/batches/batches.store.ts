@@ -4,11 +4,13 @@ import {
   batchAfter,
   EVENT_VERSION,
   glassColourOf,
+  poursOf,
   readEvents,
   volumeMl,
   type Batch,
   type BatchEvent,
   type BatchEventBody,
+  type Drunk,
   type Phase,
   type StoredEvent,
 } from '@steepsis/core';
@@ -58,6 +60,30 @@ export class BatchesStore {
       id: l.id,
       name: l.drink_name,
       events: async () => withFiguresOfHouse(readEvents((byBatch.get(l.id) ?? []).map(storedEventOf))),
+    }));
+  }
+
+  /** What was poured of each drink since a moment, by its batches' events alone. */
+  async poured(since: string): Promise<{ drinkId: string; pours: readonly Drunk[] }[]> {
+    const lines = await BatchRow.findAll({
+      where: { last_event_at: { [Op.gte]: since }, phase: { [Op.in]: ['put-away', 'discarded'] } },
+      attributes: ['id', 'drink_id'],
+      order: [['last_event_at', 'DESC']],
+      limit: MOST_WATCHED,
+    });
+    const rows = await BatchEventRow.findAll({
+      where: { batch_id: { [Op.in]: lines.map((l) => l.id) } },
+      order: [['seq', 'ASC']],
+    });
+    const byBatch = grouped(rows, (r) => r.batch_id);
+    const byDrink = new Map<string, Drunk[]>();
+    for (const { id, drink_id } of lines) {
+      const pours = poursAlone((byBatch.get(id) ?? []).map(storedEventOf)).filter((p) => p.at >= since);
+      byDrink.set(drink_id, [...(byDrink.get(drink_id) ?? []), ...pours]);
+    }
+    return [...byDrink].map(([drinkId, pours]) => ({
+      drinkId,
+      pours: pours.sort((a, b) => a.at.localeCompare(b.at)),
     }));
   }
 
@@ -163,6 +189,18 @@ export class BatchesStore {
       raw: true,
     })) as unknown as { drink_id: string; batches: number; last_made_at: string }[];
     return new Map(rows.map((r) => [r.drink_id, { batches: r.batches, lastMadeAt: r.last_made_at }]));
+  }
+}
+
+/** Batches whose pours are looked at: more than a house drinks in eight weeks. */
+const MOST_WATCHED = 200;
+
+/** A batch that cannot be read was poured of too; how much is not known, and the others are told. */
+function poursAlone(stored: readonly StoredEvent[]): readonly Drunk[] {
+  try {
+    return poursOf(readEvents(stored));
+  } catch {
+    return [];
   }
 }
 

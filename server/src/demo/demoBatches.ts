@@ -15,6 +15,8 @@ export type DemoBatch = {
   /** how much of the jug was drunk on the day */
   drunkShare: number;
   ph?: number;
+  /** what is left goes into so many moulds and is frozen, ml each */
+  moulds?: { eachMl: number };
   /** thrown away, and why */
   spoiled?: string;
 };
@@ -190,6 +192,7 @@ export const OTHER_BATCHES: readonly DemoBatch[] = [
     yieldShare: 0.98,
     verdict: { ...fine, sweet: 1 },
     drunkShare: 0.3,
+    moulds: { eachMl: 80 },
   },
 ];
 

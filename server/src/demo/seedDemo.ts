@@ -5,6 +5,8 @@ import {
   concentrateOf,
   factsOfPlan,
   findingsOf,
+  HEADSPACE,
+  JUG,
   freshlySimulated,
   jugWantedOf,
   mixJug,
@@ -80,6 +82,25 @@ const TENDED_MIN_AGO = 150;
 
 const COOLER = 'roselle-rose-hip-cooler';
 
+/** All that the jug still holds, in moulds, frozen. */
+function intoMoulds(batch: Batch, eachMl: number): BatchEventBody {
+  const leftMl = volumeMl(batch.vessels.find((v) => v.id === JUG)!.liquid);
+  const pieces = Math.floor(leftMl / (eachMl * (1 - HEADSPACE.frost)));
+  return {
+    type: 'filled',
+    vesselId: JUG,
+    into: [
+      {
+        id: randomUUID(),
+        name: 'pops',
+        shape: { kind: 'moulds', capacityMl: pieces * eachMl, pieces },
+        ml: Math.min(leftMl, pieces * eachMl),
+        where: 'freezer',
+      },
+    ],
+  };
+}
+
 class DemoCook {
   constructor(
     private readonly batches: BatchesService,
@@ -128,7 +149,8 @@ class DemoCook {
     const state = measured.plan.target.iced ? 'iced' : 'chilled';
     await say(doneMin + 240, { type: 'tasted', state, verdict: demo.verdict });
     const ml = Math.floor(jug.figures.volumeMl * demo.drunkShare);
-    if (ml > 0) await say(doneMin + 300, { type: 'poured', vesselId: 'jug', ml });
+    const drunk = ml > 0 ? await say(doneMin + 300, { type: 'poured', vesselId: 'jug', ml }) : undefined;
+    if (demo.moulds && drunk) await say(doneMin + 310, intoMoulds(drunk, demo.moulds.eachMl));
   }
 
   /** A batch up to the jar that works, and no further. */

@@ -9,5 +9,6 @@ import { JugsService } from './jugs.service';
   imports: [JugsStoreModule, PoursModule, StreamModule],
   controllers: [JugsController],
   providers: [JugsService],
+  exports: [JugsService],
 })
 export class JugsModule {}

@@ -50,7 +50,12 @@ export class JugsStore {
     const stored = { id, jugId, seq: before.length, at, v: FREE_JUG_EVENT_VERSION, ...body } as FreeJugEvent;
     const events = [...before, stored];
     const jug = freeJugAfter(events);
-    const line = { id: jugId, name: jug.name, poured_at: jug.pouredAt, on_shelf: volumeMl(jug.liquid) >= 1 };
+    const line = {
+      id: jugId,
+      name: jug.name,
+      poured_at: jug.pouredAt,
+      on_shelf: jug.vessels.some((v) => volumeMl(v.liquid) >= 1),
+    };
     if (before.length === 0) await JugRow.create(line, { transaction });
     else await JugRow.update(line, { where: { id: jugId }, transaction });
     await JugEventRow.create(

@@ -11,6 +11,9 @@ import {
   freeJugAfter,
   InputError,
   isKept,
+  JUG,
+  keptForRules,
+  pourOfJug,
   portionOfVolume,
   pourCountsFrom,
   toldFacts,
@@ -150,22 +153,15 @@ export class PoursService {
     const events = await this.jugs.eventsOf(from.jugId, transaction);
     if (events.length === 0) throw notFound('jug', from.jugId);
     const jug = freeJugAfter(events);
-    const left = volumeMl(jug.liquid);
-    if (left < SLACK_ML) throw refusal('more-than-there-is', `${field}.from`, 'Nothing is left in this jug.');
+    const stored = jug.vessels.find((v) => v.id === (from.vesselId ?? JUG));
+    const left = stored ? volumeMl(stored.liquid) : 0;
+    if (!stored || left < SLACK_ML)
+      throw refusal('more-than-there-is', `${field}.from`, 'Nothing is left in this jug.');
     const ml = askedMl > left && askedMl <= left + SLACK_ML ? left : askedMl;
-    const pourEventId = await this.tellJug(from.jugId, { type: 'poured-out', ml }, at, transaction);
-    const share = ml / jug.parts.reduce((sum, p) => sum + p.ml, 0);
-    return {
-      name,
-      ml,
-      from,
-      liquid: portionOfVolume(jug.liquid, ml),
-      facts: jug.parts.flatMap((p) =>
-        p.facts.map((f) => ({ ...f, ingredients: (f.ingredients ?? []).map((i) => ({ ...i, g: i.g * share })) })),
-      ),
-      madeAt: jug.parts.map((p) => p.madeAt).reduce((a, b) => (a < b ? a : b)),
-      pourEventId,
-    };
+    const pourEventId = await this.tellJug(from.jugId, { type: 'poured', vesselId: stored.id, ml }, at, transaction);
+    const kept = keptForRules(jug, stored, await this.house.kitchen());
+    const told = pourOfJug({ ...kept, pouredAt: jug.pouredAt }, ml, Date.parse(at));
+    return { name, ml, from, liquid: portionOfVolume(stored.liquid, ml), ...told, pourEventId };
   }
 
   private async tellBatch(

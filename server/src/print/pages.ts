@@ -4,20 +4,24 @@ import type { CardText } from './recipeText';
 
 /** Fonts that know the letters of most kitchens; they are put into the page. */
 const FONTS = join(dirname(require.resolve('dejavu-fonts-ttf/package.json')), 'ttf');
-const TEXT = join(FONTS, 'DejaVuSans.ttf');
-const BOLD = join(FONTS, 'DejaVuSans-Bold.ttf');
+export const TEXT_FONT = join(FONTS, 'DejaVuSans.ttf');
+export const BOLD_FONT = join(FONTS, 'DejaVuSans-Bold.ttf');
 
 /** Points to a millimetre: a page is drawn in points. */
 export const PT_PER_MM = 72 / 25.4;
 const INK = '#10231d';
 const MUTED = '#4c5f58';
 
-async function drawn(options: PDFKit.PDFDocumentOptions, draw: (page: PDFKit.PDFDocument) => void): Promise<Buffer> {
+/** A PDF of what is drawn into it. */
+export async function drawn(
+  options: PDFKit.PDFDocumentOptions,
+  draw: (page: PDFKit.PDFDocument) => void,
+): Promise<Buffer> {
   // Loaded with the first page that is drawn: it would hold up every start of the server.
   const { default: PDFDocument } = await import('pdfkit');
   const page = new PDFDocument({
     ...options,
-    font: TEXT,
+    font: TEXT_FONT,
     info: { Producer: 'Steepsis', Creator: 'Steepsis', ...options.info },
   });
   const chunks: Buffer[] = [];
@@ -34,11 +38,11 @@ async function drawn(options: PDFKit.PDFDocumentOptions, draw: (page: PDFKit.PDF
 /** A recipe on A5. */
 export const cardPage = (text: CardText): Promise<Buffer> =>
   drawn({ size: 'A5', margin: 36, info: { Title: text.title } }, (page) => {
-    page.font(BOLD).fontSize(17).fillColor(INK).text(text.title);
-    page.moveDown(0.3).font(TEXT).fontSize(9).fillColor(MUTED).text(text.lead);
+    page.font(BOLD_FONT).fontSize(17).fillColor(INK).text(text.title);
+    page.moveDown(0.3).font(TEXT_FONT).fontSize(9).fillColor(MUTED).text(text.lead);
     for (const section of text.sections) {
-      page.moveDown(0.7).font(BOLD).fontSize(10.5).fillColor(INK).text(section.heading);
-      page.font(TEXT).fontSize(9.2);
+      page.moveDown(0.7).font(BOLD_FONT).fontSize(10.5).fillColor(INK).text(section.heading);
+      page.font(TEXT_FONT).fontSize(9.2);
       for (const line of section.lines) page.text(`·  ${line}`, { indent: 0, lineGap: 1.5 });
     }
     page.moveDown(0.8).fontSize(7.5).fillColor(MUTED).text(text.note);
@@ -72,7 +76,7 @@ export const dipstickPage = (stick: Dipstick): Promise<Buffer> => {
           .moveTo(mm(left), y(mark.heightMm))
           .lineTo(mm(left + (isLevel ? STRIP_WIDTH_MM : 9)), y(mark.heightMm))
           .stroke();
-        page.font(isLevel ? BOLD : TEXT).fontSize(8);
+        page.font(isLevel ? BOLD_FONT : TEXT_FONT).fontSize(8);
         if (isLevel) page.text(mark.label, mm(left + STRIP_WIDTH_MM + 2), y(mark.labelMm) - 4, { lineBreak: false });
         else page.text(mark.label, mm(left + 10), y(mark.heightMm) - 4, { lineBreak: false });
       }
@@ -85,11 +89,11 @@ export const dipstickPage = (stick: Dipstick): Promise<Buffer> => {
           .stroke();
       const words = { width: mm(A4.widthMm - bar - MARGIN_MM - 8) };
       page
-        .font(BOLD)
+        .font(BOLD_FONT)
         .fontSize(13)
         .text(`Dipstick for the ${stick.vesselName}`, mm(bar + 8), y(CHECK_BAR_MM), words);
       page
-        .font(TEXT)
+        .font(TEXT_FONT)
         .fontSize(9)
         .fillColor(MUTED)
         .text(

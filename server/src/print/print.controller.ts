@@ -8,9 +8,10 @@ import { CONFIG, type Config } from '../shared/config';
 import { Planner } from '../planning/planner';
 import type { PlanInput } from '../planning/planJobs';
 import { Intake } from '../shared/intake';
-import { invalidInput, notFound } from '../shared/problem.filter';
+import { notFound } from '../shared/problem.filter';
 import { cardPage, dipstickPage } from './pages';
 import { cardMarkdown, type CardText } from './recipeText';
+import { readJson, send } from './sending';
 
 /** What is printed. A plan is worked out here from the drink and the target in the address, so that it prints as it is shown. */
 @Controller('api/print')
@@ -64,7 +65,7 @@ export class PrintController {
   }
 
   private readTarget(text: string): PlanTarget {
-    return this.intake.accept<PlanTarget>(targetSchema, jsonOf(text));
+    return this.intake.accept<PlanTarget>(targetSchema, readJson('target', 'a target as JSON', text));
   }
 
   private async input(id: string, target: string | undefined, kitchen: Kitchen): Promise<PlanInput> {
@@ -76,21 +77,4 @@ export class PrintController {
       learned: await this.drinks.learnedOf(drink),
     };
   }
-}
-
-function jsonOf(text: string): unknown {
-  let sent: unknown;
-  try {
-    sent = JSON.parse(text);
-  } catch {
-    throw invalidInput([{ field: 'target', accepted: 'a target as JSON', got: JSON.stringify(text.slice(0, 40)) }]);
-  }
-  return sent;
-}
-
-function send(response: Response, type: string, name: string, body: Buffer | string): void {
-  response
-    .type(type)
-    .setHeader('Content-Disposition', `inline; filename="${name.replace(/[^a-z0-9._-]/gi, '-')}"`)
-    .send(body);
 }

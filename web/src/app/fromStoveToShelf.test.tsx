@@ -83,11 +83,12 @@ describe('on the shelf', () => {
 
   it('a pour draws it down by what was poured', async () => {
     shelf();
-    await press('Pour a glass');
+    await press(/^Pour a glass: /);
     await said({ type: 'poured', vesselId: 'jug', ml: 300 });
   });
   it('time out of the fridge is noted with its warmth', async () => {
     shelf();
+    await press(/^More: /);
     await press('It stood out');
     const minutes = await screen.findByRole('textbox', { name: /^Minutes out/ });
     await userEvent.tripleClick(minutes);
@@ -97,31 +98,72 @@ describe('on the shelf', () => {
   });
   it('it is frozen and thawed', async () => {
     shelf();
-    await press('Freeze it');
+    await press(/^More: /);
+    await press('Freeze');
     await said({ type: 'moved', where: 'freezer' });
     cleanup();
     shelf([...MIXED, [60, { type: 'moved', vesselId: 'jug', where: 'freezer' }]]);
-    expect(await screen.findByRole('button', { name: 'Thaw it in the fridge' })).toBeInTheDocument();
+    expect(await screen.findByRole('region', { name: 'Frozen' })).toBeInTheDocument();
+    expect(await screen.findByRole('button', { name: /^Thaw: / })).toBeInTheDocument();
   });
-  it.each(SIGNS)('%s is noted, and nothing is poured of it from then on', async (sign) => {
+  it('it is filled into whole bottles with room under the lid, and what is over stays', async () => {
+    shelf();
+    await press(/^More: /);
+    await press('Fill bottles, cubes or moulds');
+    expect(await screen.findByTestId('fill-up')).toHaveTextContent(/^4 of 485 ml, 3 % left empty; 4\d\d ml stays/);
+    const frozen = screen.getByRole('textbox', { name: 'Into the freezer' });
+    await userEvent.tripleClick(frozen);
+    await userEvent.paste('2');
+    expect(await screen.findByTestId('fill-up')).toHaveTextContent(/^5 of 450 ml, 2 of them frozen, 10 % left empty/);
+    await press('They are filled');
+    await said({ type: 'filled', vesselId: 'jug' });
+    const { into } = server.sent[0]!.body as { into: { ml: number; where: string; name: string }[] };
+    expect(into.map((f) => [f.name, f.where])).toEqual([
+      ['bottle 1 of 5', 'fridge'],
+      ['bottle 2 of 5', 'fridge'],
+      ['bottle 3 of 5', 'fridge'],
+      ['bottle 4 of 5', 'freezer'],
+      ['bottle 5 of 5', 'freezer'],
+    ]);
+  });
+  it.each(SIGNS)('%s is noted, and one thing is left to do with it', async (sign) => {
     shelf([...MIXED, [60, { type: 'observed', sign }]]);
-    await waitFor(() => expect(screen.getByRole('button', { name: 'Pour a glass' })).toBeDisabled());
-    expect(screen.getAllByText(/^Stop/).length).toBeGreaterThan(0);
+    expect(await screen.findByRole('region', { name: 'Pour away' })).toBeInTheDocument();
+    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual([
+      'Pour it away',
+      expect.stringMatching(/^Why/),
+    ]);
+    expect(screen.queryByRole('link', { name: /Taste|Put it right|Label/ })).toBeNull();
   });
-  it('past its last day one thing is left to do: it says why and how long, is poured away, and that is taken back', async () => {
+  it('past its last day one thing is left to do: it says why, is poured away, and that is taken back', async () => {
     shelf(MIXED, 30);
-    const words = await screen.findByText(/^Its last day was/);
-    expect(words.closest('p')).toHaveTextContent(
-      /2\d days ago: .*Pour it away\. Germs of this kind are neither seen nor smelled\./,
-    );
+    expect(await screen.findByText(/^Its last day is past: dried plants brewed hot/)).toBeInTheDocument();
     // No pH, no freezer, no tasting, no measuring out.
-    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual(['Pour it away']);
-    expect(screen.queryByRole('link', { name: /Taste|Put it right/ })).toBeNull();
+    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual([
+      'Pour it away',
+      expect.stringMatching(/^Why/),
+    ]);
+    expect(screen.queryByRole('link', { name: /Taste|Put it right|Label/ })).toBeNull();
     server.answers['/api/batches/b1/events'] = aBatchOf(ROSELLE_COOLER, 120 + 30 * 1440, MIXED);
-    await press('Pour it away');
-    await said({ type: 'discarded', why: 'past its last day' });
+    await press(/^Pour it away/);
+    await said({ type: 'poured-away', vesselId: 'jug' });
     await press('Undo');
     await waitFor(() => expect(server.sent[1]?.body).toMatchObject({ type: 'undone' }));
+  });
+  it('things that are taken together are moved together, each by itself', async () => {
+    const filled = (id: string): BatchEventBody => ({
+      type: 'filled',
+      vesselId: 'jug',
+      into: [{ id, name: 'bottle', shape: { kind: 'bottle', capacityMl: 500 }, ml: 480, where: 'fridge' }],
+    });
+    shelf([...MIXED, [50, filled('one')], [51, filled('two')]]);
+    await press('Several at once');
+    for (const box of screen.getAllByRole('checkbox')) await userEvent.click(box);
+    expect(screen.getByText('3 taken')).toBeInTheDocument();
+    server.answers['/api/batches/b1/events'] = aBatchOf(ROSELLE_COOLER, 120, MIXED);
+    await press('Freeze');
+    await waitFor(() => expect(server.sent).toHaveLength(3));
+    expect(server.sent.map((x) => (x.body as { vesselId: string }).vesselId).sort()).toEqual(['jug', 'one', 'two']);
   });
   it.each([
     ['to be tasted', <TastePage key="t" />, '/taste/:batchId', '/taste/b1'],

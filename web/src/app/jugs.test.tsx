@@ -205,8 +205,18 @@ describe('a jug that was poured, on the shelf', () => {
   it('stands with its strength and its last day, its name shown as text', async () => {
     keep();
     const card = (await screen.findByRole('heading', { name: '<i>Gate</i> jug' })).closest('li')!;
-    expect(card).toHaveTextContent(/1\.0 L, .*\(×/);
-    expect(within(card).getByRole('link', { name: 'Pour, taste, put right' })).toHaveAttribute('href', '/mix/jug/j1');
+    expect(card).toHaveTextContent(/1\.0 L.*\(×.*Until /);
+    expect(within(card).getByRole('link', { name: /^Taste: / })).toHaveAttribute('href', '/mix/jug/j1');
+  });
+  it('is frozen, measured and filled as any other thing', async () => {
+    keep();
+    await userEvent.click(await screen.findByRole('button', { name: /^More: / }));
+    server.answers['/api/jugs/j1/events'] = { id: 'j1', events: jugEvents(), serverNow: now() };
+    await userEvent.click(await screen.findByRole('button', { name: 'Freeze' }));
+    expect(server.sent[0]).toMatchObject({
+      path: '/api/jugs/j1/events',
+      body: { type: 'moved', vesselId: 'jug', where: 'freezer' },
+    });
   });
   it('can be poured from for another jug, and none of what is past its time', async () => {
     server.answers['/api/jugs'] = { jugs: [{ id: 'j1', events: jugEvents() }], serverNow: now() };

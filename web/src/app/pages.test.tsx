@@ -133,14 +133,16 @@ describe('the shelf', () => {
   it('says what a jug holds, how to drink it and until when', async () => {
     serve([...TOLD, MIXED]);
     show(<KeepPage />, '/page/b1');
+    await userEvent.click(await screen.findByRole('button', { name: /^More: / }));
     expect(await screen.findByText(/^2\.\d+ L, .* \(×1\.\d+\), sweet \(\d+ g\/L\)$/)).toBeInTheDocument();
-    expect(screen.getByText('as it is, 300 ml over ice')).toBeInTheDocument();
+    expect(screen.getAllByText('Pour 300 ml as it is over ice')).not.toHaveLength(0);
     expect(screen.getByText(/at the latest .*: dried plants brewed hot/)).toBeInTheDocument();
   });
 
   it('notes a measured pH', async () => {
     serve([...TOLD, MIXED]);
     show(<KeepPage />, '/page/b1');
+    await userEvent.click(await screen.findByRole('button', { name: /^More: / }));
     await userEvent.click(await screen.findByRole('button', { name: 'Enter its pH' }));
     const field = screen.getByRole('textbox', { name: 'pH' });
     await userEvent.tripleClick(field);

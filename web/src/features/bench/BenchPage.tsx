@@ -1,15 +1,15 @@
-import type { ReactNode } from 'react';
-import { JUG, keepingStateAt, shelfItemsOf, type KeepingState, type ShelfItem } from '@steepsis/core';
+import { lazy, Suspense, type ReactNode } from 'react';
 import type { BatchSummary, DrinkSummary } from '@steepsis/contract';
-import { useNow } from '@/shared/api/clock';
-import { useBatches, useDrinks, useShelf } from '@/shared/api/queries';
+import { useBatches, useDrinks } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { sentenceOf } from '@/shared/verdict/sentence';
 import { LinkButton } from '@/shared/ui/Button';
-import { workedOut } from '@/shared/ui/reasonOf';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { RunningBatch } from '@/features/steep';
+
+// What stands is judged by the rule book: it comes after the first page.
+const Today = lazy(() => import('@/features/keep').then((m) => ({ default: m.Today })));
 
 /** What wants hands now, what is running, what to use up, what is next. */
 export function Component(): ReactNode {
@@ -44,7 +44,9 @@ export function Component(): ReactNode {
           <Next />
         </div>
         <div className="space-y-3">
-          <UseUp />
+          <Suspense fallback={null}>
+            <Today />
+          </Suspense>
           <Lately
             batches={all.data.batches.filter((b) => b.phase === 'put-away' || b.phase === 'discarded').slice(0, 6)}
           />
@@ -72,57 +74,6 @@ function Waiting({ batches }: { batches: readonly BatchSummary[] }): ReactNode {
         ))}
       </ul>
     </section>
-  );
-}
-
-function UseUp(): ReactNode {
-  const shelf = useShelf();
-  const now = useNow(60_000);
-  const items = (shelf.data?.batches ?? [])
-    // What cannot be worked out is told on the shelf, with what can be done.
-    .flatMap((b) => workedOut(() => shelfItemsOf(b, now)).value ?? [])
-    .sort((a, b) => a.useBy.localeCompare(b.useBy));
-  const state = (i: ShelfItem): KeepingState['kind'] => keepingStateAt(i, now).kind;
-  const use = items.filter((i) => state(i) !== 'past');
-  const past = items.length - use.length;
-  return (
-    <Panel
-      title="Use up first"
-      aside={
-        items.length > 0 ? (
-          <LinkButton kind="quiet" to="/keep">
-            The shelf
-          </LinkButton>
-        ) : undefined
-      }
-    >
-      {past > 0 && (
-        <p className="mb-2 flex flex-wrap items-center justify-between gap-x-4 border-l-4 border-stop bg-stop-wash px-3 py-1">
-          <span>{past === 1 ? 'One is' : `${past} are`} past the last day: pour away.</span>
-          <LinkButton kind="quiet" to="/keep">
-            Show me
-          </LinkButton>
-        </p>
-      )}
-      {use.length === 0 ? (
-        <Empty>{past > 0 ? 'Nothing else stands on the shelf.' : 'The shelf is empty.'}</Empty>
-      ) : (
-        <ul className="divide-y divide-line">
-          {use.map((i) => (
-            <li key={`${i.batchId}-${i.vesselId}`} className="flex flex-wrap justify-between gap-x-4 py-2">
-              <span>
-                {f.volume(i.volumeMl)} of {i.drinkName.toLowerCase()}
-                {i.vesselId !== JUG && `, ${i.name.toLowerCase()}`}
-                {i.figures.strengthX > 0 && `, ${f.strengthSaid(i.figures.strengthX)}`}
-              </span>
-              <span className={state(i) === 'due' ? 'font-semibold text-stop' : 'text-muted'}>
-                {state(i) === 'due' ? `finish it by ${f.day(i.discardAfter)}` : `use by ${f.day(i.useBy)}`}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-    </Panel>
   );
 }
 

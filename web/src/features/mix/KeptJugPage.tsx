@@ -6,10 +6,10 @@ import {
   colourIn,
   drunkState,
   findingsOfJug,
-  jugForGlass,
   keepingOfJug,
   keepingStateAt,
   roomMl,
+  thinningOf,
   volumeMl,
   type FreeJug,
   type Kitchen,
@@ -27,7 +27,6 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { LastDay } from '@/shared/ui/LastDay';
 import { Panel } from '@/shared/ui/Panel';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
-import { ICE_PER_GLASS, RIGHT_AFTER_MIN } from './jugBench';
 import { mlWords } from './measures';
 import { MixPlaces } from './MixPlaces';
 import { TasteAndFix, type FixSubject } from './TasteAndFix';
@@ -88,15 +87,6 @@ const ThrowAway = ({ say }: { say: ReturnType<typeof useSayJug> }): ReactNode =>
     <p>This empties the jug. It can be undone here.</p>
   </Ask>
 );
-
-export const thinningOf = ({ iced, glassMl }: Pick<FreeJug, 'iced' | 'glassMl'>, kitchen: Kitchen): number =>
-  iced
-    ? jugForGlass(
-        { volumeMl: 1000, glassMl, iceG: ICE_PER_GLASS * glassMl, strengthX: 1, sugarGPerL: 60 },
-        kitchen,
-        RIGHT_AFTER_MIN,
-      ).thinning
-    : 1;
 
 function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode {
   const kitchen = house.forPlans;

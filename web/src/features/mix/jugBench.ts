@@ -1,4 +1,5 @@
 import {
+  FREE_GLASS,
   isKept,
   volumeMl,
   type BenchPart,
@@ -13,8 +14,8 @@ import { liquidFrom, type Standing } from './usePourables';
 
 // From what the cook has put down to what the solver is asked.
 
-export const ICE_PER_GLASS = 0.36;
-export const RIGHT_AFTER_MIN = 5;
+export const ICE_PER_GLASS = FREE_GLASS.iceGPerMl;
+export const RIGHT_AFTER_MIN = FREE_GLASS.rightAfterMin;
 
 export const JUG_KINDS = ['jug', 'jar', 'bottle'] as const;
 

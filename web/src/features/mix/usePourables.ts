@@ -4,9 +4,11 @@ import {
   brewLines,
   EVENT_VERSION,
   factsOfPour,
-  findingsOfJug,
   JUG,
-  keepingOfJug,
+  cautionsOnJug,
+  jugItemsOf,
+  keptForRules,
+  pourOfJug,
   keepingStateAt,
   nameOf,
   cautionsOnShelf,
@@ -24,7 +26,7 @@ import {
   pourCountsFrom,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useBrewing, useJugs, useShelf } from '@/shared/api/queries';
+import { useBrewing, useHouse, useJugs, useShelf } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { workedOut } from '@/shared/ui/reasonOf';
 
@@ -51,17 +53,18 @@ export const standingOf = (standing: readonly Standing[], from: Pourable): Stand
 /** All that stands in the house, the first to use first. */
 export function usePourables(): Pourables {
   const [shelf, brewing, jugs] = [useShelf(), useBrewing(), useJugs()];
+  const kitchen = useHouse().data?.forPlans;
   const now = useNow(60_000);
   const standing = useMemo(
     () => [
       // What cannot be worked out cannot be poured by the model; its own page says why.
       ...(shelf.data?.batches ?? []).flatMap((b) => workedOut(() => fromShelf(b, now)).value ?? []),
       ...(brewing.data ?? []).flatMap((b) => workedOut(() => fromBrewing(b, now)).value ?? []),
-      ...(jugs.data?.items ?? [])
-        .filter((j) => !isOver(j, now))
-        .flatMap((j) => workedOut(() => [fromJug(j, now)]).value ?? []),
+      ...(kitchen
+        ? (jugs.data?.items ?? []).flatMap((j) => workedOut(() => fromJug(j, now, kitchen)).value ?? [])
+        : []),
     ],
-    [shelf.data, brewing.data, jugs.data, now],
+    [shelf.data, brewing.data, jugs.data, now, kitchen],
   );
   return {
     standing,
@@ -69,10 +72,6 @@ export function usePourables(): Pourables {
     error: shelf.error ?? brewing.error ?? jugs.error,
   };
 }
-
-/** Past its last day nothing is poured from a jug; one that cannot be worked out says so itself. */
-const isOver = (jug: FreeJug, now: number): boolean =>
-  workedOut(() => keepingStateAt(keepingOfJug(jug, Date.parse(jug.pouredAt)), now).kind === 'past').value ?? false;
 
 const fromShelf = (batch: Batch, now: number): Standing[] =>
   shelfItemsOf(batch, now)
@@ -121,26 +120,25 @@ function fromBrewing(batch: Batch, now: number): Standing[] {
   });
 }
 
-function fromJug(jug: FreeJug, now: number): Standing {
-  const left = volumeMl(jug.liquid);
-  const poured = jug.parts.reduce((sum, p) => sum + p.ml, 0);
-  return {
-    from: { kind: 'jug', jugId: jug.id },
-    name: jug.name,
-    note: `${f.volume(left)}, poured ${f.moment(jug.pouredAt)}`,
-    liquid: jug.liquid,
-    ready: true,
-    stopped: findingsOfJug(jug, now).find((x) => x.level === 'block' && x.places.includes('shelf'))?.message,
-    madeAt: jug.parts.map((p) => p.madeAt).reduce((a, b) => (a < b ? a : b), jug.pouredAt),
-    factsOf: (ml) =>
-      jug.parts.flatMap((p) =>
-        p.facts.map((x) => ({
-          ...x,
-          ingredients: (x.ingredients ?? []).map((i) => ({ ...i, g: (i.g * ml) / poured })),
-        })),
-      ),
-  };
-}
+const fromJug = (jug: FreeJug, now: number, kitchen: Kitchen): Standing[] =>
+  jugItemsOf(jug, kitchen)
+    .filter((item) => keepingStateAt(item, now).kind !== 'past')
+    .map((item): Standing => {
+      const stored = jug.vessels.find((v) => v.id === item.vesselId)!;
+      const kept = { ...keptForRules(jug, stored, kitchen), pouredAt: jug.pouredAt };
+      return {
+        from: { kind: 'jug', jugId: jug.id, ...(item.vesselId === JUG ? {} : { vesselId: item.vesselId }) },
+        name: item.vesselId === JUG ? jug.name : `${jug.name}: ${item.name.toLowerCase()}`,
+        note: `${f.volume(item.volumeMl)}, poured ${f.moment(jug.pouredAt)}`,
+        liquid: stored.liquid,
+        ready: true,
+        stopped: cautionsOnJug(jug, item.vesselId, now, kitchen).find(
+          (x) => x.level === 'block' && x.places.includes('shelf'),
+        )?.message,
+        madeAt: pourOfJug(kept, 1, now).madeAt,
+        factsOf: (ml) => pourOfJug(kept, ml, now).facts,
+      };
+    });
 
 /** What a source holds, or a litre of what is told; undefined for what has left the house meanwhile. */
 export const liquidFrom = (

@@ -1,5 +1,5 @@
-import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   asPlanned,
   blocksAt,
@@ -11,6 +11,7 @@ import {
   mainStageOf,
   planOrWhy,
   steeped,
+  TARGET_RANGES,
   warningsOfPlan,
   type Drink,
   type Finding,
@@ -51,11 +52,23 @@ const SteepMapChart = lazy(() => import('./SteepMapChart'));
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
+  useAskedFor(drinkId);
   return (
     <DrinkPage key={drinkId} id={drinkId} what="the drink" page="plan">
       {(view, house) => <PlanPage view={view} house={house} />}
     </DrinkPage>
   );
+}
+
+/** What another page asked this plan for: so many litres. It becomes a change like any other, and the address forgets it. */
+function useAskedFor(drinkId: string): void {
+  const [params, setParams] = useSearchParams();
+  const litres = Number(params.get('litres'));
+  useEffect(() => {
+    if (!(litres > 0 && litres <= TARGET_RANGES.litres.max)) return;
+    useTargets.getState().change(drinkId, { litres });
+    setParams({}, { replace: true });
+  }, [drinkId, litres, setParams]);
 }
 
 type ChangedDrink = Extract<WayOut, { kind: 'drink' }>;

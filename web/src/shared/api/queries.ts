@@ -29,6 +29,8 @@ import {
   type PantryEntry,
   type Phase,
   type PlanTarget,
+  type ShelfEventBody,
+  type ShelfOwner,
 } from '@steepsis/core';
 import type {
   AskedPart,
@@ -385,11 +387,7 @@ export function usePourJug(): UseMutationResult<FreeJug, Error, Omit<StartJug, '
 export function useSayJug(jugId: string): UseMutationResult<FreeJug, Error, JugSay> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (event) => {
-      const at = new Date(serverNow()).toISOString();
-      const body = { id: crypto.randomUUID(), at, v: FREE_JUG_EVENT_VERSION, ...event };
-      return freeJugAfter((await post<JugView>(`/api/jugs/${encodeURIComponent(jugId)}/events`, body)).events);
-    },
+    mutationFn: (event) => sayOfJug(jugId, event),
     onSuccess: (jug) => rememberJug(client, jug),
   });
 }
@@ -443,4 +441,39 @@ export function useLiveUpdates(): void {
       forget();
     };
   }, [client]);
+}
+
+/** What is said of a thing that is kept, whatever filled it. */
+export type ShelfSay =
+  | Exclude<ShelfEventBody, { type: 'measured' }>
+  | (Extract<ShelfEventBody, { type: 'measured' }> & { vesselId: string })
+  | { type: 'undone'; eventId: string }
+  | { type: 'acknowledged'; rule: string };
+
+/** Says that something happened to a thing that is kept; answers with the event it was stored as, by which it is taken back. */
+export function useSayOfThing(): UseMutationResult<
+  { owner: ShelfOwner; eventId: string | undefined },
+  Error,
+  { owner: ShelfOwner; event: ShelfSay }
+> {
+  const client = useQueryClient();
+  useDecidingHere();
+  return useMutation({
+    mutationFn: async ({ owner, event }) => {
+      if (owner.kind === 'batch') {
+        const batch = await sayOf(client, owner.id, event);
+        remember(client, batch);
+        return { owner, eventId: batch.events.at(-1)?.id };
+      }
+      const jug = await sayOfJug(owner.id, event);
+      rememberJug(client, jug);
+      return { owner, eventId: jug.events.at(-1)?.id };
+    },
+  });
+}
+
+async function sayOfJug(jugId: string, event: JugSay): Promise<FreeJug> {
+  const at = new Date(serverNow()).toISOString();
+  const body = { id: crypto.randomUUID(), at, v: FREE_JUG_EVENT_VERSION, ...event };
+  return freeJugAfter((await post<JugView>(`/api/jugs/${encodeURIComponent(jugId)}/events`, body)).events);
 }

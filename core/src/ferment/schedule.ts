@@ -1,0 +1,45 @@
+import { requireInRange } from '../quantity/range';
+import type { Tending, TendingTask } from './tending';
+
+/** A task of a live jar at a time that suits the house, ms since 1970 UTC. */
+export type TendingTime = { task: TendingTask; atMs: number };
+
+/** The house is up between these hours. House estimate until the kitchen tells its own. */
+export const UP = { fromH: 7, toH: 22.5 } as const;
+
+const HOUR_MS = 3_600_000;
+
+/**
+ * What a live jar wants over the next days, at times when someone is up: what falls into the night is done the evening before when
+ * gas is to be let out, and in the morning otherwise.
+ * @param hourOf the hour of the day where the house is, 0 to below 24
+ */
+export function tendingTimes(
+  tasks: readonly Tending[],
+  nowMs: number,
+  days: number,
+  hourOf: (ms: number) => number,
+): readonly TendingTime[] {
+  requireInRange('tendingTimes', 'days', days, { unit: 'days', min: 0, max: 120 });
+  const end = nowMs + days * 24 * HOUR_MS;
+  const times: TendingTime[] = [];
+  for (const { task, inMin, everyMin } of tasks) {
+    let due = nowMs + Math.max(0, inMin) * 60_000;
+    while (due <= end) {
+      const atMs = Math.max(nowMs, whenUp(due, task, hourOf));
+      times.push({ task, atMs });
+      // The next counts from when it was done.
+      due = Math.max(atMs, due) + Math.max(60, everyMin) * 60_000;
+    }
+  }
+  return times.sort((a, b) => a.atMs - b.atMs || (a.task < b.task ? -1 : 1));
+}
+
+function whenUp(ms: number, task: TendingTask, hourOf: (ms: number) => number): number {
+  const hour = hourOf(ms);
+  if (hour >= UP.fromH && hour <= UP.toH) return ms;
+  const sinceEvening = hour > UP.toH ? hour - UP.toH : hour + 24 - UP.toH;
+  // Gas waits for nobody: what is due in the night is let out before it.
+  if (task === 'vent') return ms - sinceEvening * HOUR_MS;
+  return ms + (24 - UP.toH + UP.fromH - sinceEvening) * HOUR_MS;
+}
