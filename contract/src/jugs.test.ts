@@ -84,7 +84,10 @@ describe('what is told of a jug', () => {
     expect(event('tasted', { taste: { ...taste, sweet: 0.3 } })).toEqual(['taste.sweet: one of -1, -0.5, 0, 0.5, 1']);
     expect(event('added', {})).toEqual(['parts: required']);
     expect(event('poured-out', { ml: 0 })).toEqual(['ml: a number of at least 1']);
-    expect(event('sung-to', {})).toEqual(['type: one of added, tasted, poured-out, undone, discarded']);
+    expect(event('sung-to', {})[0]).toMatch(
+      /^type: one of added, tasted, poured-out, poured, filled, .*undone, discarded$/,
+    );
+    expect(event('filled', { vesselId: 'jug', into: [] })[0]).toMatch(/^into: /);
   });
   it('is an addition to a recipe’s jug, by its vessel', () => {
     const addition = { id: ID, at: start.at, vesselId: 'jug', parts: [water] };

@@ -66,15 +66,15 @@ test('from the shelf to a jug to two fixes in a row to the line for its label', 
 
 test('what was poured together is taken back, and stands on the shelf again', async ({ page }) => {
   const cook = new Cook(page, server.url);
-  const before = await litresOnShelf(cook, 'Hot spiced pear and rooibos');
+  const before = await litresOnShelf(cook, 'Roselle and rose hip cooler');
   await cook.open('/mix/jug');
-  await beside(cook, /^Hot spiced pear and rooibos [\d.]/);
+  await beside(cook, /^Roselle and rose hip cooler [\d.]/);
   await cook.setField('Litres', '0.3');
   await cook.button('Pour it and log').click();
   await cook.expectText('For its label');
   await cook.button('Undo the pouring').click();
   await cook.expectText('This jug was emptied.');
-  expect(await litresOnShelf(cook, 'Hot spiced pear and rooibos')).toBeCloseTo(before, 2);
+  expect(await litresOnShelf(cook, 'Roselle and rose hip cooler')).toBeCloseTo(before, 2);
 });
 
 test('a jug that cannot be says at once what would free it', async ({ page }) => {

@@ -6,6 +6,8 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
   const batches = async (phase: string): Promise<string> =>
     ((await (await request.get(`${url}/api/batches?phase=${phase}`)).json()) as BatchList).batches[0]!.id;
   const [running, putAway] = [await batches('running'), await batches('put-away')];
+  const all = (await (await request.get(`${url}/api/batches?phase=running`)).json()) as BatchList;
+  const jar = all.batches.find((b) => b.drinkId === 'spruce-tip-soda')?.id ?? running;
   return [
     { name: 'Bench', path: '/' },
     { name: 'Drinks', path: '/drinks' },
@@ -31,6 +33,8 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
     { name: 'Guests', path: '/mix/guests' },
     { name: 'Colour', path: '/mix/colour' },
     { name: 'Keep', path: '/keep' },
+    { name: 'Labels', path: '/keep/labels' },
+    { name: 'Jar', path: `/keep/jar/${jar}` },
     { name: 'Taste, all', path: '/taste' },
     { name: 'Taste', path: `/taste/${putAway}` },
     { name: 'no such page', path: '/nowhere' },

@@ -401,6 +401,9 @@ const LEFT_UNSEEN = 0.3;
 /** What is this far from what its acid makes is not the drink, or not the meter. House estimates. */
 const PH_OFF = { sourer: 1.2, milder: 2.2 } as const;
 
+/** No jar of this kind comes lower than vinegar does. House estimate. */
+const MOST_SOUR_JAR = 2.2;
+
 /** A pH is doubted that nothing in the drink can make. */
 function decidePh(batch: Batch, ph: number): Decision {
   // What works in a jar is measured while it does: until then it is not ready.
@@ -414,7 +417,9 @@ function decidePh(batch: Batch, ph: number): Decision {
   );
   if (volumeMl(all) === 0) return accepted;
   const expected = phOfLiquid(all);
-  const [low, high] = [expected - PH_OFF.sourer, Math.min(9, expected + PH_OFF.milder)];
+  // What works makes acid of its own.
+  const low = works ? MOST_SOUR_JAR : expected - PH_OFF.sourer;
+  const high = Math.min(9, expected + PH_OFF.milder);
   return ph >= low && ph <= high
     ? accepted
     : refused(

@@ -27,9 +27,11 @@ export function tendingTimes(
     let due = nowMs + Math.max(0, inMin) * 60_000;
     while (due <= end) {
       const atMs = Math.max(nowMs, whenUp(due, task, hourOf));
-      times.push({ task, atMs });
-      // The next counts from when it was done.
-      due = Math.max(atMs, due) + Math.max(60, everyMin) * 60_000;
+      // What falls into one night is one thing to do.
+      if (times.at(-1)?.task !== task || times.at(-1)!.atMs < atMs) times.push({ task, atMs });
+      // The next counts from when it was done, and time goes on whatever is moved.
+      const everyMs = Math.max(60, everyMin) * 60_000;
+      due = Math.max(atMs + everyMs, due + everyMs / 2);
     }
   }
   return times.sort((a, b) => a.atMs - b.atMs || (a.task < b.task ? -1 : 1));

@@ -49,7 +49,7 @@ export function agedBy(liquid: Liquid, days: number, { tempC, frozen, fizzy }: S
     colour: fades(liquid)
       ? left(colourHalfDays(liquid, at), IN_AIR.high / IN_AIR.times, IN_AIR.times / IN_AIR.low)
       : undefined,
-    aroma: totalOf(liquid.oilG) > 0 ? left(aromaHalf, AROMA.spread, AROMA.spread) : undefined,
+    aroma: totalOf(liquid.bodyG) > 0 ? left(aromaHalf, AROMA.spread, AROMA.spread) : undefined,
     fizz:
       fizzy === 'open'
         ? left(FIZZ.halfDays, FIZZ.spread, FIZZ.spread)

@@ -41,12 +41,16 @@ export function drawLabel(
   const bandMm = Math.min(BAND_MM, widthMm / 12);
   const top = tag ? HOLE.clearMm : 0;
   const roomy = widthMm >= GLASS.fromWidthMm && heightMm - top >= GLASS.fromHeightMm;
-  const withGlass = roomy && item.shape.kind !== 'moulds';
-  const rightMm =
-    (withGlass || address ? Math.max(withGlass ? GLASS.widthMm : 0, address ? CODE_MM : 0) : 0) +
-    (withGlass || address ? SAFE_MM : 0);
-  const inner = roomOf({ widthMm, heightMm: heightMm - top }, { bandMm, rightMm });
-  const fitted = fitLabel(lines, { ...inner, yMm: inner.yMm + top }, measure);
+  const set = (withGlass: boolean): { withGlass: boolean; fitted: Fitted } => {
+    const beside = Math.max(withGlass ? GLASS.widthMm : 0, address ? CODE_MM : 0);
+    const rightMm = beside > 0 ? beside + SAFE_MM : 0;
+    const inner = roomOf({ widthMm, heightMm: heightMm - top }, { bandMm, rightMm });
+    return { withGlass, fitted: fitLabel(lines, { ...inner, yMm: inner.yMm + top }, measure) };
+  };
+  const drawn = set(roomy && item.shape.kind !== 'moulds');
+  // Words go before the picture: where it would make them small, they stand alone.
+  const cramped = drawn.withGlass && (drawn.fitted.kind !== 'set' || drawn.fitted.scale < 1);
+  const { withGlass, fitted } = cramped ? set(false) : drawn;
   const colour = colourIn(item.liquid, { diameterCm: 7 });
   const rightX = widthMm - SAFE_MM - Math.max(withGlass ? GLASS.widthMm : 0, address ? CODE_MM : 0);
   const shapes: LabelShape[] = [

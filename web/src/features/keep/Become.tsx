@@ -1,16 +1,31 @@
 import type { ReactNode } from 'react';
-import { CUBE_ML, glassesOf, glassFrom, MOULDS, popOf, brixOfPop } from '@steepsis/core';
+import { brixOfPop, CUBE_ML, glassesOf, glassFrom, HEADSPACE, MOULDS, popOf, type FilledVessel } from '@steepsis/core';
 import { useHouse } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import type { Thing } from '@/shared/keep/things';
-import { LinkButton } from '@/shared/ui/Button';
+import { Button, LinkButton } from '@/shared/ui/Button';
 import { workedOut } from '@/shared/ui/reasonOf';
 
 /** Below so much it is what is left over, ml. House choice: two large glasses. */
 const LEFT_OVER_ML = 700;
 
+/** So many cubes or pops, with room for their ice, in the freezer. */
+const frozen = (kind: 'tray' | 'moulds', pieces: number, eachMl: number, haveMl: number): FilledVessel => ({
+  id: crypto.randomUUID(),
+  name: kind === 'tray' ? 'tray of cubes' : 'pops',
+  shape: { kind, capacityMl: pieces * eachMl, pieces },
+  ml: Math.floor(Math.min(haveMl, pieces * eachMl * (1 - HEADSPACE.frost)) * 10) / 10,
+  where: 'freezer',
+});
+
 /** What a rest could become today. */
-export function Become({ thing }: { thing: Thing }): ReactNode {
+export function Become({
+  thing,
+  onFill,
+}: {
+  thing: Thing;
+  onFill: (into: readonly FilledVessel[]) => void;
+}): ReactNode {
   const { item } = thing;
   const { data: house } = useHouse();
   if (item.volumeMl > LEFT_OVER_ML || item.pieces !== undefined) return null;
@@ -41,11 +56,19 @@ export function Become({ thing }: { thing: Thing }): ReactNode {
           </li>
         )}
         {cubes >= 2 && (
-          <li>{cubes} cubes, so that the last sip of another glass is as the first: “Fill”, into an ice tray</li>
+          <li>
+            {cubes} cubes, so that the last sip of another glass is as the first{' '}
+            <Button kind="quiet" onClick={() => onFill([frozen('tray', cubes, CUBE_ML, item.volumeMl)])}>
+              Make the cubes
+            </Button>
+          </li>
         )}
         {pops >= 1 && pop && pop.sets !== 'not' && (
           <li>
-            {pops} {pops === 1 ? 'pop' : 'pops'} of {MOULDS.eachMl} ml: {pop.words}
+            {pops} {pops === 1 ? 'pop' : 'pops'} of {MOULDS.eachMl} ml: {pop.words}{' '}
+            <Button kind="quiet" onClick={() => onFill([frozen('moulds', pops, MOULDS.eachMl, item.volumeMl)])}>
+              Make the pops
+            </Button>
           </li>
         )}
         <li className="flex flex-wrap gap-x-4">

@@ -234,7 +234,8 @@ function Told({
   const { item, placed } = thing;
   const away = placed.place === 'pour-away';
   const front = actionsOf(item, placed)
-    .filter((a) => item.vesselId === JUG || (a !== 'taste' && a !== 'put-right'))
+    // Any of a batch is tasted as the batch; what is put right is its jug.
+    .filter((a) => item.vesselId === JUG || (a === 'taste' ? item.root === JUG : a !== 'put-right'))
     .slice(0, 2);
   return (
     <div className="px-3 pt-1.5">

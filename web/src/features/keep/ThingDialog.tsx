@@ -96,7 +96,10 @@ export function ThingDialog({
                     />
                   </div>
                   <Deeds thing={thing} say={say} pending={pending} />
-                  <Become thing={thing} />
+                  <Become
+                    thing={thing}
+                    onFill={(into) => say({ type: 'filled', vesselId: item.vesselId, into }, 'is filled')}
+                  />
                 </>
               )}
             </div>
@@ -138,7 +141,7 @@ function Deeds({
         onPour={(ml) => say({ type: 'poured', vesselId, ml }, 'is poured')}
         pending={pending || blocked}
       />
-      {vesselId === JUG && (
+      {item.root === JUG && (
         <LinkButton to={thing.batch ? `/taste/${thing.batch.id}` : `/mix/jug/${thing.jug.id}`}>Taste it</LinkButton>
       )}
       {vesselId === JUG && (

@@ -66,7 +66,9 @@ function Line({ thing }: { thing: Thing }): ReactNode {
         {item.vesselId !== JUG && `, ${item.name.toLowerCase()}`}
         {item.figures.strengthX > 0 && `, ${f.strengthSaid(item.figures.strengthX)}`}
       </span>
-      <span className={today ? 'font-semibold text-stop' : 'text-muted'}>{untilWords(thing).replace(/^[A-Z]/, (c) => c.toLowerCase())}</span>
+      <span className={today ? 'font-semibold text-stop' : 'text-muted'}>
+        {untilWords(thing).replace(/^[A-Z]/, (c) => c.toLowerCase())}
+      </span>
     </li>
   );
 }

@@ -25,6 +25,7 @@ import {
   vesselOf,
   volumeMl,
   type Batch,
+  type FilledVessel,
   type Jug,
   type JugWanted,
   type MixLine,
@@ -33,6 +34,7 @@ import {
   type ShortFall,
   type Wish,
   dilutionLine,
+  fillBottles,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { BatchPage } from '@/features/steep';
@@ -191,9 +193,28 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
     // Once it is kept this page shows the jug instead: the way on must not hang on what is shown here.
     void say
       .mutateAsync({ type: 'mixed', mix, hadMl, sugarAddedG })
+      .then((mixed) => fillItsBottles(mixed))
       // A warm jug is not logged in silence: how it goes on cooling is told with it.
       .then(() => (isWarm ? say.mutateAsync({ type: 'cooled-by', how: coolsBy }).catch(ignored) : undefined))
       .then(() => navigate('/keep'), ignored);
+  };
+  /** A drink that is kept in bottles stands in them: each is a thing of its own, what is over stays in the jug. */
+  const fillItsBottles = (mixed: Batch): Promise<unknown> | undefined => {
+    const { bottles } = plan.drink;
+    const stored = mixed.vessels.find((v) => v.id === JUG);
+    if (!bottles || !stored) return undefined;
+    const { count, eachMl } = fillBottles(bottles, volumeMl(stored.liquid));
+    if (count === 0) return undefined;
+    const eachHas = Math.min(eachMl, volumeMl(stored.liquid) / count);
+    const into = Array.from({ length: count }, (_, i): FilledVessel => ({
+      id: crypto.randomUUID(),
+      name: count === 1 ? 'bottle' : `bottle ${i + 1} of ${count}`,
+      shape: { kind: 'bottle', capacityMl: eachMl },
+      ml: Math.floor(eachHas * 10) / 10,
+      where: 'fridge',
+      keptIn: { container: 'sound', closure: 'tight', full: false },
+    }));
+    return say.mutateAsync({ type: 'filled', vesselId: JUG, into }).catch(ignored);
   };
   /** Its brews beside a jug of anything, where every amount can be set. */
   const freely = (): void => {

@@ -63,9 +63,8 @@ export function DayBar(): ReactNode {
           {next.map((at) => (
             <li key={keyOf(at)} className="absolute bottom-0" style={{ left: `${100 * at.share}%` }}>
               {/* Too small for a thumb: on a phone it only shows, and the next thing stands at the thumb. */}
-              <span className="flex h-3 items-end sm:hidden">
+              <span role="img" aria-label={nameOf(at, now)} className="flex h-3 items-end sm:hidden">
                 <PotMark batch={at.batch} call={at.call} />
-                <span className="sr-only">{nameOf(at, now)}</span>
               </span>
               <Link
                 to={`/steep/${at.batch.id}`}
