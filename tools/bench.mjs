@@ -320,6 +320,41 @@ for (let i = 0; i < 30; i++) {
 report('server memory through the path', most, 'MB', 250);
 await server.stop();
 
+// What the page of the shelf works out of each thing, for many against few.
+const standing = (count) => Array.from({ length: count }, (_, i) => core.batchAfter(mixedBatch(i)));
+const placed = (batches, nowMs) =>
+  batches.map((b) => {
+    const [item] = core.shelfItemsOf(b, nowMs);
+    return core.placeOf(item, core.cautionsOnShelf(b, 'jug', nowMs), { nowMs, dayEndMs: nowMs });
+  });
+function mixedBatch(i) {
+  const at = (minutes) => new Date(Date.UTC(2026, 6, 5, 9) + (minutes + i) * 60_000).toISOString();
+  const told = [
+    [0, { type: 'started', plan: core.freezePlan(core.planDrink(drink, drink.defaults, kitchen).plan) }],
+    [7, { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' }],
+    [22, { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' }],
+    [27, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1130, method: 'jug' }],
+    [30, { type: 'mixed', mix: { concentrate: 1130, syrup: 310, water: 950 }, hadMl: { syrup: 310 }, sugarAddedG: 0 }],
+  ];
+  return told.map(([m, body], seq) => ({ id: `e${i}-${seq}`, batchId: `b${i}`, seq, at: at(m), v: 2, ...body }));
+}
+{
+  const nowMs = Date.UTC(2026, 6, 6, 9);
+  const eachMs = (count) => {
+    const times = Array.from({ length: 5 }, () => {
+      const batches = standing(count);
+      const started = performance.now();
+      placed(batches, nowMs);
+      return (performance.now() - started) / count;
+    });
+    return median(times);
+  };
+  eachMs(10);
+  const [ten, many] = [eachMs(10), eachMs(200)];
+  report('a thing of the shelf, of 200 against of 10', many / ten, 'times', 1.5);
+  report('a thing of the shelf, worked out and judged', many, 'ms', 8);
+}
+
 // Ten years of batches against one, 200 things on the shelf each time; and requests that no page sends, drawn from one seed.
 const [few, many] = await scale();
 for (const page of ['shelf', 'drink', 'book', 'list'])

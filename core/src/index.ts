@@ -238,7 +238,6 @@ export { freezePlan } from './batch/freeze';
 export {
   CORE_VERSION,
   EVENT_VERSION,
-  SIGNS,
   type Acknowledged,
   type BatchEvent,
   type BatchEventBody,
@@ -246,18 +245,21 @@ export {
   type FrozenBrew,
   type FrozenPlan,
   COOLED_BY,
+  type CooledBy,
+  type ServedState,
+  type Verdict,
+} from './batch/batchEvent';
+export {
+  SIGNS,
   CLOSURES,
   CONTAINERS,
   KEPT_WHERE,
   type KeptIn,
   type KeptWhere,
   MEASURED_BY,
-  type CooledBy,
   type MeasuredBy,
-  type ServedState,
   type Sign,
-  type Verdict,
-} from './batch/batchEvent';
+} from './keeping/kept';
 
 export { pastJugOf, shelfItemsOf } from './keeping/shelf';
 export { allergens, howToDrink, labelLines, markOf, stopsLabel, type LabelLine } from './label/labelText';

@@ -140,9 +140,8 @@ test('a jar is tended for a fortnight, what was missed is told, and it is kept b
   const view = (await (await request.get(`${server.url}/api/batches/${soda.id}`)).json()) as BatchView;
   const start = view.events[0]!;
   const brewId = start.type === 'started' ? start.plan.brews[0].brewId : '';
-  let minutes = 0;
   for (const days of [0.5, 1, 7, 14]) {
-    minutes = days * 1440;
+    const minutes = days * 1440;
     await server.kill();
     await server.start({ minutesLater: minutes });
     if (days === 14) break;

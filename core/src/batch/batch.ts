@@ -4,7 +4,8 @@ import { afterStraining, untilStrained, type BrewWay, type Stage } from '../drin
 import { InputError } from '../quantity/errors';
 import { remembering } from '../quantity/remembering';
 import type { Vessel } from '../heat/vessel';
-import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Sign, Verdict } from './batchEvent';
+import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Verdict } from './batchEvent';
+import type { Sign } from '../keeping/kept';
 import { wayAsMade } from './asItWent';
 import {
   changed,

@@ -2,6 +2,7 @@ import type { BrewFactors } from '../brew/brewRun';
 import type { BrewWay, Drink, Kitchen, Lid, PlanTarget } from '../drink/drink';
 import type { TendingTask } from '../ferment/tending';
 import type { PouredPart } from '../jug/pouredPart';
+import type { MeasuredBy, Sign } from '../keeping/kept';
 import type { ShelfEventBody } from '../keeping/storedVessel';
 import type { MixVolumes } from '../plan/mixJug';
 import type { Drawn } from '../pantry/pantry';
@@ -63,41 +64,6 @@ export type Verdict = {
   sweet: -1 | -0.5 | 0 | 0.5 | 1;
   tart: -1 | -0.5 | 0 | 0.5 | 1;
   note?: string;
-};
-
-/** Signs of spoilage. */
-export const SIGNS = ['mould', 'slime', 'off_smell', 'bulging', 'unexpected_fizz'] as const;
-/** A sign that something has gone off. */
-export type Sign = (typeof SIGNS)[number];
-
-/** By what a figure was measured; how far it may be off goes by that. */
-export const MEASURED_BY = [
-  'jug',
-  'scale',
-  'meter',
-  'strip',
-  'thermometer',
-  'probe',
-  'refractometer',
-  'estimate',
-] as const;
-/** One of {@link MEASURED_BY}. */
-export type MeasuredBy = (typeof MEASURED_BY)[number];
-
-/** Where a jug or a bottle may stand. */
-export const KEPT_WHERE = ['fridge', 'freezer', 'cupboard'] as const;
-/** One of {@link KEPT_WHERE}. */
-export type KeptWhere = (typeof KEPT_WHERE)[number];
-
-/** What a vessel is like: sound and made for drinks; with a worn seal or scratches; or it held what is no food, or nobody knows what. */
-export const CONTAINERS = ['sound', 'worn', 'unknown'] as const;
-/** How a container is closed: `pressure` is made to hold it. */
-export const CLOSURES = ['loose', 'tight', 'pressure'] as const;
-/** What something was put into, how that is closed, and whether it is full to the top. */
-export type KeptIn = {
-  container: (typeof CONTAINERS)[number];
-  closure: (typeof CLOSURES)[number];
-  full: boolean;
 };
 
 /** How what was strained is cooled. */

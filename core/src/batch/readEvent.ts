@@ -1,12 +1,6 @@
 import { mixFromV1, readDrink, V1_LINES, type FrozenPlanV1, type MixV1 } from '../drink/upgrade';
-import {
-  CORE_VERSION,
-  EVENT_VERSION,
-  type BatchEvent,
-  type BatchEventBody,
-  type FrozenPlan,
-  type MeasuredBy,
-} from './batchEvent';
+import { CORE_VERSION, EVENT_VERSION, type BatchEvent, type BatchEventBody, type FrozenPlan } from './batchEvent';
+import { type MeasuredBy } from '../keeping/kept';
 
 // Events are never rewritten in the database: what an earlier release stored is read into today's shape here.
 

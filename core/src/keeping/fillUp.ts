@@ -1,7 +1,7 @@
 import { CUBE_ML } from '../heat/icedGlass';
 import { requireNotNegative, requirePositive } from '../quantity/range';
 import type { FilledVessel, KeptShape } from './storedVessel';
-import type { KeptWhere } from '../batch/batchEvent';
+import type { KeptWhere } from './kept';
 
 // A jug filled into bottles, cubes or moulds: so many whole ones, with the room that each wants, and what is over.
 

@@ -1,4 +1,4 @@
-import type { KeptWhere } from '../batch/batchEvent';
+import type { KeptWhere } from './kept';
 import { drinkLine } from '../jug/labelLine';
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';

@@ -1,4 +1,4 @@
-import type { KeptIn, KeptWhere, MeasuredBy, Sign } from '../batch/batchEvent';
+import type { KeptIn, KeptWhere, MeasuredBy, Sign } from './kept';
 import type { PouredPart } from '../jug/pouredPart';
 import { portionOf, portionOfVolume, volumeMl, type Liquid } from '../liquid/liquid';
 import type { PhReading } from './keepingWindow';

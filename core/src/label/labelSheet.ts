@@ -24,26 +24,28 @@ export type LabelSheet = {
 
 /** Common divisions of a sheet, by what they are. House choices: even margins, as most label paper is cut. */
 export const SHEETS: Readonly<Record<string, LabelSheet>> = {
-  '24 on A4, 70 × 37 mm': sheet('A4', 3, 8, 70, 37, 0, 0.5, 0, 0),
-  '21 on A4, 63.5 × 38.1 mm': sheet('A4', 3, 7, 63.5, 38.1, 7.2, 15.1, 2.5, 0),
-  '12 on A4, 63.5 × 72 mm': sheet('A4', 3, 4, 63.5, 72, 7.2, 4.5, 2.5, 0),
-  '8 on A4, 105 × 74 mm': sheet('A4', 2, 4, 105, 74, 0, 0.5, 0, 0),
-  '30 on Letter, 66.7 × 25.4 mm': sheet('Letter', 3, 10, 66.7, 25.4, 4.8, 12.7, 3.1, 0),
-  '10 on Letter, 101.6 × 50.8 mm': sheet('Letter', 2, 5, 101.6, 50.8, 4, 12.7, 4.7, 0),
+  '24 on A4, 70 × 37 mm': sheet('A4', [3, 8], [70, 37], [0, 0.5], [0, 0]),
+  '21 on A4, 63.5 × 38.1 mm': sheet('A4', [3, 7], [63.5, 38.1], [7.2, 15.1], [2.5, 0]),
+  '12 on A4, 63.5 × 72 mm': sheet('A4', [3, 4], [63.5, 72], [7.2, 4.5], [2.5, 0]),
+  '8 on A4, 105 × 74 mm': sheet('A4', [2, 4], [105, 74], [0, 0.5], [0, 0]),
+  '30 on Letter, 66.7 × 25.4 mm': sheet('Letter', [3, 10], [66.7, 25.4], [4.8, 12.7], [3.1, 0]),
+  '10 on Letter, 101.6 × 50.8 mm': sheet('Letter', [2, 5], [101.6, 50.8], [4, 12.7], [4.7, 0]),
 };
 
-function sheet(
-  paper: Paper,
-  columns: number,
-  rows: number,
-  labelWidthMm: number,
-  labelHeightMm: number,
-  leftMm: number,
-  topMm: number,
-  gapXMm: number,
-  gapYMm: number,
-): LabelSheet {
-  return { paper, columns, rows, labelWidthMm, labelHeightMm, leftMm, topMm, gapXMm, gapYMm };
+type Pair = readonly [across: number, down: number];
+
+function sheet(paper: Paper, count: Pair, size: Pair, from: Pair, gap: Pair): LabelSheet {
+  return {
+    paper,
+    columns: count[0],
+    rows: count[1],
+    labelWidthMm: size[0],
+    labelHeightMm: size[1],
+    leftMm: from[0],
+    topMm: from[1],
+    gapXMm: gap[0],
+    gapYMm: gap[1],
+  };
 }
 
 /** Accepted measures of a sheet. */

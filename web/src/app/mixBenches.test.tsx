@@ -137,7 +137,8 @@ describe('the ice bench', () => {
     expect(before).toBeGreaterThan(1);
     await type('Right after', '20');
     expect(Number(screen.getByTestId('pour-x').textContent.slice(1))).toBeGreaterThan(before);
-    expect(screen.getByRole('row', { name: /^after 20 min/ })).toHaveTextContent('×1.00');
+    // What the room melts in twenty minutes is known by half or double: no finer figure is told.
+    expect(screen.getByRole('row', { name: /^after 20 min/ })).toHaveTextContent(/about ×1\.0|×[\d.]+ to ×1\.[01]/);
   });
   it('ice of the drink itself keeps every sip alike', async () => {
     show(<IcePage />, '/mix/ice', '/mix/ice');
@@ -167,7 +168,7 @@ describe('serving', () => {
   it('shows what ice in the jug does to the last glass', async () => {
     open();
     await type('Over', '120');
-    expect(screen.getByText(/^The first glass is/)).toHaveTextContent(/the last ×0\.[78]\d/);
+    expect(screen.getByText(/^The first glass is/)).toHaveTextContent(/the last (about )?×0\.[678]/);
   });
   it('counts cubes of concentrate for a glass, and refuses one that is too weak', async () => {
     open();

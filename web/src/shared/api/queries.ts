@@ -1,5 +1,6 @@
 import { concerns, listen } from './oneStream';
 import { PlainError } from '@/shared/ui/reasonOf';
+import { paced } from './paced';
 import {
   QueryClient,
   useMutation,
@@ -154,24 +155,24 @@ function withWaiting(batch: Batch, queue: readonly Outgoing[]): Batch {
 /** What was read of a list, each by itself, and what of it could not be. */
 type Read<T> = { items: readonly T[]; unread: readonly { id: string; name?: string; error: Error }[] };
 
-function eachAlone<V extends { id: string }, T>(
+async function eachAlone<V extends { id: string }, T>(
   views: readonly V[],
   read: (view: V) => T,
   atServer: readonly Unread[] = [],
-): Read<T> {
+): Promise<Read<T>> {
   const items: T[] = [];
   const unread: { id: string; name?: string; error: Error }[] = atServer.map(({ id, name, reason }) => ({
     id,
     name,
     error: new PlainError(reason),
   }));
-  for (const view of views) {
+  await paced(views, (view) => {
     try {
       items.push(read(view));
     } catch (error) {
       unread.push({ id: view.id, error: error instanceof Error ? error : new Error('unread') });
     }
-  }
+  });
   return { items, unread };
 }
 
@@ -182,7 +183,7 @@ export const useShelf = (): UseQueryResult<Shelf> =>
     queryKey: ['shelf'],
     queryFn: async () => {
       const shelf = await get<ShelfView>('/api/shelf');
-      const { items, unread } = eachAlone(shelf.batches, (b) => batchAfter(b.events), shelf.unread);
+      const { items, unread } = await eachAlone(shelf.batches, (b) => batchAfter(b.events), shelf.unread);
       return { batches: items, unread };
     },
   });
@@ -348,14 +349,17 @@ export const useBrewing = (): UseQueryResult<readonly Batch[]> =>
       const views = await Promise.allSettled(
         open.map((b) => get<BatchView>(`/api/batches/${encodeURIComponent(b.id)}`)),
       );
-      return eachAlone(
+      const { items } = await eachAlone(
         views.flatMap((v) => (v.status === 'fulfilled' ? [v.value] : [])),
         (v) => batchAfter(v.events),
-      ).items;
+      );
+      return items;
     },
   });
 
-export const useJugs = (): UseQueryResult<Read<FreeJug>> =>
+export type JugsRead = Read<FreeJug>;
+
+export const useJugs = (): UseQueryResult<JugsRead> =>
   useQuery({
     queryKey: ['jugs'],
     queryFn: async () => {

@@ -1,5 +1,5 @@
 import { endOfDay } from 'date-fns';
-import { useMemo } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import {
   byUseBy,
   cautionsOnJug,
@@ -17,7 +17,8 @@ import {
   type ShelfItem,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useHouse, useJugs, useShelf } from '@/shared/api/queries';
+import { paced } from '@/shared/api/paced';
+import { useHouse, useJugs, useShelf, type JugsRead, type Shelf } from '@/shared/api/queries';
 import { reasonOf, workedOut } from '@/shared/ui/reasonOf';
 
 /** One thing that stands somewhere, where it stands, and what the rule book says of it. */
@@ -41,18 +42,55 @@ export type Things = {
   now: number;
 };
 
-/** All that stands in the house, whatever filled it, what ends first first. */
+type Worked = Pick<Things, 'things' | 'faulty'>;
+
+/** All that stands in the house, whatever filled it, what ends first first. A long shelf is worked out in short goes. */
 export function useThings(): Things {
   const [shelf, jugs, house] = [useShelf(), useJugs(), useHouse()];
   const kitchen = house.data?.forPlans;
   const now = useNow(60_000);
-  const { things, faulty } = useMemo(() => {
-    const faulty: Faulty[] = [
-      ...(shelf.data?.unread ?? []).map((u) => unread(u, 'A batch on the shelf', `/steep/${u.id}`)),
-      ...(jugs.data?.unread ?? []).map((u) => unread(u, 'A jug on the shelf', `/mix/jug/${u.id}`)),
-    ];
-    const things: Thing[] = [];
-    for (const batch of shelf.data?.batches ?? []) {
+  const [worked, setWorked] = useState<Worked | undefined>(undefined);
+  const [batches, poured] = [shelf.data, jugs.data];
+  useEffect(() => {
+    if (!batches) return undefined;
+    let stopped = false;
+    void workThrough({ batches, jugs: poured, kitchen, now }, () => stopped).then((done) => {
+      // Two hundred cards are drawn in goes too.
+      if (!stopped) startTransition(() => setWorked(done));
+    });
+    return () => {
+      stopped = true;
+    };
+  }, [batches, poured, kitchen, now]);
+  return {
+    things: worked?.things ?? NOTHING,
+    faulty: worked?.faulty ?? NOTHING,
+    now,
+    pending: shelf.isPending || (shelf.data !== undefined && worked === undefined),
+    error: shelf.error ?? jugs.error ?? house.error,
+    retry: () => void Promise.all([shelf.refetch(), jugs.refetch(), house.refetch()]),
+  };
+}
+
+const NOTHING: readonly never[] = [];
+
+async function workThrough(
+  {
+    batches,
+    jugs,
+    kitchen,
+    now,
+  }: { batches: Shelf; jugs: JugsRead | undefined; kitchen: Kitchen | undefined; now: number },
+  stopped: () => boolean,
+): Promise<Worked> {
+  const things: Thing[] = [];
+  const faulty: Faulty[] = [
+    ...batches.unread.map((u) => unread(u, 'A batch on the shelf', `/steep/${u.id}`)),
+    ...(jugs?.unread ?? []).map((u) => unread(u, 'A jug on the shelf', `/mix/jug/${u.id}`)),
+  ];
+  await paced(
+    batches.batches,
+    (batch) => {
       const { value, reason } = workedOut(() => ofBatch(batch, now));
       const lost = batch.unworked[0];
       if (value) things.push(...value);
@@ -60,22 +98,19 @@ export function useThings(): Things {
       const why = reason ?? (value?.length === 0 && lost ? faultInWords(lost.why) : undefined);
       if (why !== undefined)
         faulty.push({ key: batch.id, name: batch.plan.drink.name, reason: why, to: `/steep/${batch.id}`, batch });
-    }
-    for (const jug of kitchen ? (jugs.data?.items ?? []) : []) {
+    },
+    stopped,
+  );
+  await paced(
+    kitchen ? (jugs?.items ?? []) : [],
+    (jug) => {
       const { value, reason } = workedOut(() => ofJug(jug, kitchen!, now));
       if (value) things.push(...value);
       else faulty.push({ key: jug.id, name: jug.name, reason, to: `/mix/jug/${jug.id}` });
-    }
-    return { things: things.sort((a, b) => byUseBy(a.item, b.item)), faulty };
-  }, [shelf.data, jugs.data, kitchen, now]);
-  return {
-    things,
-    faulty,
-    now,
-    pending: shelf.isPending,
-    error: shelf.error ?? jugs.error ?? house.error,
-    retry: () => void Promise.all([shelf.refetch(), jugs.refetch(), house.refetch()]),
-  };
+    },
+    stopped,
+  );
+  return { things: things.sort((a, b) => byUseBy(a.item, b.item)), faulty };
 }
 
 const unread = ({ id, name, error }: { id: string; name?: string; error: Error }, or: string, to: string): Faulty => ({
