@@ -18,6 +18,8 @@ const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--de
   env: { ...process.env, PORT: '4590', STEEPSIS_DATA: data, TZ: 'UTC' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
+// A picture that cannot be taken ends the run, and the server with it.
+process.on('exit', () => server.kill());
 const url = await new Promise((ready) => {
   server.stdout.on('data', (chunk) => {
     const found = /ready: (http:\S+)/.exec(chunk.toString());
@@ -182,9 +184,20 @@ await picture('stove', `/steep/${cooler}`, {
   },
 });
 await picture('as-usual', '/steep/as-usual', { prepare: usual });
-await picture('stretch', '/mix/stretch');
 await picture('syrup', '/mix/syrup');
-await picture('ice', '/mix/ice');
+const drawnLabels = (page) =>
+  page.waitForFunction(() => {
+    const images = [...globalThis.document.images];
+    return images.length > 0 && images.every((i) => i.complete && i.naturalWidth > 0);
+  });
+await picture('labels', '/keep/labels', {
+  prepare: async (page) => {
+    for (const box of await page.getByRole('checkbox').all()) await box.check();
+    await drawnLabels(page);
+  },
+});
+const soda = (await ask('/api/batches?phase=running')).batches.find((b) => b.drinkId === 'spruce-tip-soda');
+await picture('jar', `/keep/jar/${soda.id}`);
 await picture('guests', '/mix/guests');
 await picture('colour', '/mix/colour', {
   prepare: async (page) => {
@@ -231,7 +244,7 @@ await picture('jug', '/mix/jug', {
     await page.waitForTimeout(500);
   },
 });
-await picture('keep', '/keep');
+await picture('keep', '/keep', { prepare: drawnLabels });
 await picture('taste', `/taste/${await first('put-away')}`);
 await picture('mix', `/mix/${await measuredBatch()}`);
 

@@ -169,5 +169,6 @@ test('what was poured says when the next one is to be begun, with one tap to its
   await line.getByRole('link', { name: /^Plan it for / }).click();
   await settled(page);
   await expect(cook.field('Litres')).toHaveValue(/^[\d.]+$/);
+  await cook.expectText(/^Start by/);
   expect(new URL(page.url()).search).toBe('');
 });

@@ -25,17 +25,21 @@ const FORMS: readonly Choice<FormName>[] = [
 /** Labels of some things of the shelf: on what, how many, from which place of the sheet on, and how they will look. */
 export function Component(): ReactNode {
   const all = useThings();
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
+  // The address says what is ticked at first; what is ticked from then on is this page's own.
+  const [asked, setAsked] = useState<ReadonlySet<string>>(
+    () => new Set((params.get('of') ?? '').split(',').filter(Boolean)),
+  );
   if (all.pending) return <Loading what="the shelf" />;
   if (all.error && all.things.length === 0) return <Failed error={all.error} retry={all.retry} />;
-  const asked = new Set((params.get('of') ?? '').split(',').filter(Boolean));
   const good = all.things.filter((t) => t.placed.place !== 'pour-away');
   const chosen = good.filter((t) => asked.has(t.key));
-  const choose = (key: string): void => {
-    const next = new Set(chosen.map((t) => t.key));
-    if (!next.delete(key)) next.add(key);
-    setParams({ of: [...next].join(',') }, { replace: true });
-  };
+  const choose = (key: string): void =>
+    setAsked((before) => {
+      const next = new Set(before);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
   return (
     <Page
       title="Labels"

@@ -1,4 +1,4 @@
-import { addDays, format as formatDate, isToday, isTomorrow, startOfDay } from 'date-fns';
+import { addDays, format as formatDate, isToday, isTomorrow, set, startOfDay } from 'date-fns';
 import type { ReactNode } from 'react';
 import { glassColourOf, type ServiceWish } from '@steepsis/core';
 import * as f from '@/shared/format/format';
@@ -64,7 +64,11 @@ const rangeWords = ({ outInDays: { early, late } }: Out): string =>
     ? `it is gone ${dayWords(outDay(early))}`
     : `four times in five it is gone between ${formatDate(outDay(early), 'EEEE')} and ${late - early < 6 ? formatDate(outDay(late), 'EEEE') : f.day(outDay(late).toISOString())}`;
 
-const planLink = ({ drinkId, litres }: Out): string => `/plan/${drinkId}?litres=${litres}`;
+/** Ready by noon of the day on which it is likely to be out. */
+const planLink = ({ drinkId, litres, outInDays }: Out): string => {
+  const ready = set(outDay(Math.max(1, outInDays.likely)), { hours: 12 });
+  return `/plan/${drinkId}?litres=${litres}&ready=${encodeURIComponent(ready.toISOString())}`;
+};
 
 /** Bottles that empty by the day. */
 function Falling({ of }: { of: Out }): ReactNode {

@@ -60,15 +60,17 @@ export function Component(): ReactNode {
   );
 }
 
-/** What another page asked this plan for: so many litres. It becomes a change like any other, and the address forgets it. */
+/** What another page asked this plan for: so many litres, ready by then. It becomes a change like any other, and the address forgets it. */
 function useAskedFor(drinkId: string): void {
   const [params, setParams] = useSearchParams();
   const litres = Number(params.get('litres'));
+  const ready = params.get('ready');
   useEffect(() => {
     if (!(litres > 0 && litres <= TARGET_RANGES.litres.max)) return;
-    useTargets.getState().change(drinkId, { litres });
+    const readyBy = ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {};
+    useTargets.getState().change(drinkId, { litres, ...readyBy });
     setParams({}, { replace: true });
-  }, [drinkId, litres, setParams]);
+  }, [drinkId, litres, ready, setParams]);
 }
 
 type ChangedDrink = Extract<WayOut, { kind: 'drink' }>;
