@@ -152,7 +152,7 @@ async function picture(name, path, { theme = 'light', prepare } = {}) {
 }
 
 const plan = '/plan/roselle-rose-hip-cooler';
-await picture('bench', '/');
+await picture('bench', '/', { prepare: (page) => page.getByRole('link', { name: 'The shelf' }).waitFor() });
 await picture('drinks', '/drinks');
 await picture('plan', plan);
 await picture('recipe', '/recipe/dandelion-burdock-syrup');

@@ -8,8 +8,18 @@ import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { RunningBatch } from '@/features/steep';
 
-// What stands is judged by the rule book: it comes after the first page.
-const Today = lazy(() => import('@/features/keep').then((m) => ({ default: m.Today })));
+/** When the page that is shown is done with. */
+const idle = (): Promise<unknown> =>
+  new Promise((go) =>
+    typeof requestIdleCallback === 'function' ? requestIdleCallback(go, { timeout: 1500 }) : setTimeout(go, 50),
+  );
+
+// What stands is judged by the rule book, which is as large as the first page: it comes when that is there.
+const Today = lazy(() =>
+  idle()
+    .then(() => import('@/features/keep'))
+    .then((m) => ({ default: m.Today })),
+);
 
 /** What wants hands now, what is running, what to use up, what is next. */
 export function Component(): ReactNode {
@@ -44,7 +54,7 @@ export function Component(): ReactNode {
           <Next />
         </div>
         <div className="space-y-3">
-          <Suspense fallback={null}>
+          <Suspense fallback={<Panel title="Use up first">Looking at the shelf.</Panel>}>
             <Today />
           </Suspense>
           <Lately

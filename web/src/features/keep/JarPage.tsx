@@ -51,7 +51,10 @@ function JarPage({ batch }: { batch: Batch }): ReactNode {
         <Empty>Nothing of it works in a jar any more. It has been strained, or has not been set up yet.</Empty>
       )}
       {jars.map(({ brewId, live, expected }) => (
-        <div key={brewId} className="grid gap-3 lg:grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)]">
+        <div
+          key={brewId}
+          className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)]"
+        >
           <div className="justify-self-center rounded-lg border border-line bg-surface p-4">
             <Jar batch={batch} brewId={brewId} scale={11} />
           </div>
@@ -94,7 +97,7 @@ function JarPage({ batch }: { batch: Batch }): ReactNode {
             </div>
           </Panel>
           <Panel title="What it should be doing">
-            <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+            <dl className="gap-x-4 gap-y-1 sm:grid sm:grid-cols-[auto_1fr]">
               <dt className="text-muted">Day</dt>
               <dd>
                 {Math.floor(expected.day) + 1}
@@ -195,8 +198,8 @@ function Seen({ batch, brewId }: { batch: Batch; brewId: string }): ReactNode {
       ) : (
         <ul className="columns-1 sm:columns-2 lg:columns-3">
           {seen.slice(0, 60).map((s) => (
-            <li key={`${s.at}${s.words}`} className="flex gap-3 py-0.5">
-              <span className="w-32 shrink-0 text-muted">{f.moment(s.at)}</span> {s.words}
+            <li key={`${s.at}${s.words}`} className="flex flex-wrap gap-x-3 py-0.5">
+              <span className="min-w-28 text-muted">{f.moment(s.at)}</span> {s.words}
             </li>
           ))}
         </ul>

@@ -17,7 +17,7 @@ const MOST = 6;
 /** What of the shelf wants something today: poured away, drunk, begun anew. */
 export function Today(): ReactNode {
   const { things, pending } = useThings();
-  if (pending) return null;
+  if (pending) return <Panel title="Use up first">Looking at the shelf.</Panel>;
   const away = things.filter((t) => t.placed.place === 'pour-away').length;
   const use = ORDER.flatMap((p) => things.filter((t) => t.placed.place === p));
   return (
