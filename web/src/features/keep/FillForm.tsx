@@ -54,6 +54,7 @@ export function FillForm({
   const [how, setHow] = useState<'cold' | 'hot' | 'fizz'>('cold');
   const [most, setMost] = useState<number | undefined>(undefined);
   const [inFreezer, setInFreezer] = useState(0);
+  const [name, setName] = useState('');
   const frozenKind = into === 'tray' || into === 'moulds' || into === 'bag';
   const pieces = into === 'tray' ? TRAY.pieces : into === 'moulds' ? MOULDS.pieces : undefined;
   const usual = {
@@ -76,7 +77,13 @@ export function FillForm({
   const all = fillUp(item.volumeMl, { ...wish, most: 60 });
   const frozen = frozenKind ? fill.count : Math.min(inFreezer, fill.count);
   const take = (): void =>
-    onFill(filledFrom(fill, wish, { id: () => crypto.randomUUID(), kindName: NAMES[into], inFreezer: frozen }));
+    onFill(
+      filledFrom(fill, wish, {
+        id: () => crypto.randomUUID(),
+        kindName: name.trim() || NAMES[into],
+        inFreezer: frozen,
+      }),
+    );
   return (
     <section aria-label="Fill" className="basis-full rounded-md border border-line p-3">
       <p className="leading-[2.1]">
@@ -105,6 +112,15 @@ export function FillForm({
             the freezer
           </>
         )}
+        , called{' '}
+        <input
+          aria-label="What they are called"
+          value={name}
+          maxLength={40}
+          placeholder={NAMES[into]}
+          onChange={(e) => setName(e.target.value)}
+          className="min-h-11 w-36 border-b-2 border-action bg-transparent px-1 font-semibold leading-tight sm:min-h-0"
+        />
         .
       </p>
       {fill.count === 0 ? (

@@ -1,16 +1,20 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { jarExpected, liveJarAt, type Batch, type TendingTask } from '@steepsis/core';
 import { BatchPage } from '@/features/steep';
 import { useNow } from '@/shared/api/clock';
-import { useSay } from '@/shared/api/queries';
+import { useSay, useSayOfThing } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Empty, Page, Refusal } from '@/shared/ui/Page';
+import { useThings } from '@/shared/keep/things';
+import { figure } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
 import { Jar } from './LiveJars';
 import { TASK_WORDS } from './jarWords';
 import { MeasurePh } from './ThingForms';
+import { titleOf } from './thingWords';
 
 /** A jar that lives: what it should be doing, what was seen of it, what it wants next. */
 export function Component(): ReactNode {
@@ -94,6 +98,7 @@ function JarPage({ batch }: { batch: Batch }): ReactNode {
               >
                 I added liquid: count anew
               </Button>
+              <Mother jarOf={batch} brewId={brewId} />
             </div>
           </Panel>
           <Panel title="What it should be doing">
@@ -149,6 +154,46 @@ function JarPage({ batch }: { batch: Batch }): ReactNode {
         </p>
       )}
     </Page>
+  );
+}
+
+/** Some of a jar that was kept back goes into this one: it is drawn off the shelf, and the jar counts anew. */
+function Mother({ jarOf, brewId }: { jarOf: Batch; brewId: string }): ReactNode {
+  const { things } = useThings();
+  const say = useSay(jarOf.id);
+  const sayOf = useSayOfThing();
+  const mothers = things.filter((t) => t.item.shape.kind === 'jar' && t.placed.place !== 'pour-away');
+  const [key, setKey] = useState<string | undefined>(undefined);
+  const [ml, setMl] = useState(100);
+  const from = mothers.find((t) => t.key === key) ?? mothers[0];
+  if (!from) return null;
+  const most = Math.floor(from.item.volumeMl);
+  const add = async (): Promise<void> => {
+    await sayOf.mutateAsync({
+      owner: from.item.owner,
+      event: { type: 'poured', vesselId: from.item.vesselId, ml: Math.min(ml, most) },
+    });
+    await say.mutateAsync({ type: 'tended', brewId, task: 'added' });
+  };
+  return (
+    <p className="basis-full leading-[2.1]">
+      {figure('Of the mother', Math.min(ml, most), { unit: 'ml', min: 1, max: most, step: 10, shown: true }, setMl)} of{' '}
+      <InlineChoice
+        label="Which mother"
+        value={from.key}
+        choices={mothers.map((t) => ({ value: t.key, label: titleOf(t.item) }))}
+        onValue={setKey}
+      />{' '}
+      goes in.{' '}
+      <Button disabled={say.isPending || sayOf.isPending} onClick={() => void add().catch(() => undefined)}>
+        It is in
+      </Button>
+      <span className="block text-sm leading-normal text-muted">
+        A mother is a jar that you kept back: fill one from what is on the shelf, and give it a name. What sugar it
+        brings is not counted in the figures beside.
+      </span>
+      <Refusal error={sayOf.error ?? say.error} />
+    </p>
   );
 }
 
