@@ -199,34 +199,8 @@ await picture('labels', '/keep/labels', {
 const soda = (await ask('/api/batches?phase=running')).batches.find((b) => b.drinkId === 'spruce-tip-soda');
 await picture('jar', `/keep/jar/${soda.id}`);
 await picture('guests', '/mix/guests');
-await picture('colour', '/mix/colour', {
-  prepare: async (page) => {
-    await page.getByRole('combobox', { name: 'Drink' }).click();
-    await page.getByRole('option', { name: 'Roselle and rose hip cooler, a glass as written' }).click();
-    // A made-up photograph: a sheet of paper in warm light, and a glass that is somewhat thin.
-    const png = await page.evaluate(() => {
-      const canvas = globalThis.document.createElement('canvas');
-      [canvas.width, canvas.height] = [720, 400];
-      const c = canvas.getContext('2d');
-      const fill = (colour, ...box) => {
-        c.fillStyle = colour;
-        c.fillRect(...box);
-      };
-      fill('#8d8070', 0, 0, 720, 400);
-      fill('#f2e6d2', 60, 60, 250, 280);
-      fill('#d8cab4', 420, 60, 200, 300);
-      fill('#8d1a20', 428, 120, 184, 232);
-      return canvas.toDataURL('image/png').split(',')[1];
-    });
-    await page
-      .getByLabel('A picture with the drink')
-      .setInputFiles({ name: 'glass.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
-    const photo = page.getByRole('application');
-    const { width, height } = await photo.boundingBox();
-    await photo.click({ position: { x: width * 0.25, y: height * 0.5 } });
-    await photo.click({ position: { x: width * 0.72, y: height * 0.6 } });
-    await page.mouse.move(0, 0);
-  },
+await picture('occasion', '/plan/occasion/open-day', {
+  prepare: (page) => page.getByText(/^Begin/).waitFor(),
 });
 await picture('jug', '/mix/jug', {
   prepare: async (page) => {

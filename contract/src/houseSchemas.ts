@@ -1,6 +1,15 @@
 import Joi from 'joi';
-import { moment } from './moment';
-import { ALTITUDE, AUDIENCE_FLAGS, BURNER_KINDS, INSTRUMENTS, MATERIALS, POTENCY_RANGE, WATERS } from '@steepsis/core';
+import { moment, momentAhead } from './moment';
+import {
+  ALTITUDE,
+  AUDIENCE_FLAGS,
+  BURNER_KINDS,
+  INSTRUMENTS,
+  MATERIALS,
+  OCCASION_RANGES,
+  POTENCY_RANGE,
+  WATERS,
+} from '@steepsis/core';
 
 const number = (min: number, max: number): Joi.NumberSchema => Joi.number().min(min).max(max);
 const slug = Joi.string()
@@ -96,10 +105,40 @@ export const ownPlantSchema = Joi.object({
   archived: Joi.boolean(),
 });
 
+const ranged = ({ min, max }: { min: number; max: number }): Joi.NumberSchema => number(min, max).required();
+
+/** An occasion: its guests, its drinks, and when all is to be ready. */
+const occasionSchema = Joi.object({
+  v: Joi.valid(1).required(),
+  id: slug,
+  name: words(80).min(1).required(),
+  readyBy: momentAhead().required(),
+  servedHours: ranged(OCCASION_RANGES.servedHours),
+  groups: Joi.array()
+    .items(Joi.object({ people: ranged(OCCASION_RANGES.people), glassesEach: ranged(OCCASION_RANGES.glassesEach) }))
+    .min(1)
+    .max(12)
+    .required(),
+  drinks: Joi.array()
+    .items(
+      Joi.object({
+        drinkId: slug,
+        share: ranged(OCCASION_RANGES.share),
+        litres: number(OCCASION_RANGES.litres.min, OCCASION_RANGES.litres.max),
+        wayId: words(60).min(1),
+      }),
+    )
+    .max(12)
+    .required(),
+  hands: Joi.number().integer().min(OCCASION_RANGES.hands.min).max(OCCASION_RANGES.hands.max).required(),
+  moved: Joi.object().pattern(Joi.string().max(120), number(0, 10_000)).max(60).required(),
+});
+
 /** What is kept of a house, by its kind. */
 export const HOUSE_SCHEMAS = {
   kitchen: kitchenSchema,
   pantry: pantryEntrySchema,
   plants: ownPlantSchema.required(),
+  occasions: occasionSchema.required(),
 } as const;
 export type HouseKind = keyof typeof HOUSE_SCHEMAS;

@@ -11,6 +11,7 @@ import type {
   Learned,
   Misbehaviour,
   NextTime,
+  Occasion,
   OwnPlant,
   PantryEntry,
   Phase,
@@ -96,6 +97,7 @@ export type HouseView = {
   kitchen: Kept<Kitchen>;
   pantry: readonly Kept<PantryEntry>[];
   plants: readonly Kept<OwnPlant>[];
+  occasions: readonly Kept<Occasion>[];
   unread: readonly Unread[];
 };
 

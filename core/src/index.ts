@@ -300,6 +300,20 @@ export {
   type FillUp,
   type FillWish,
 } from './keeping/fillUp';
+export {
+  chainsOf,
+  FRIDGE_LITRES,
+  glassesOfOccasion,
+  kitchenOfDay,
+  litresOf,
+  OCCASION_RANGES,
+  surelyReadyMin,
+  type Group,
+  type Occasion,
+  type OccasionDrink,
+} from './occasion/occasion';
+export { faultsOfDay, latestBegin, scheduleDay, type Scheduled } from './occasion/schedule';
+export type { Chain, DayKitchen, DayTask, Starts } from './occasion/kitchenDay';
 export { cautionsOnJug, FREE_GLASS, jugItemsOf, keptForRules, thinningOf } from './jug/jugShelf';
 export {
   actionsOf,

@@ -90,10 +90,8 @@ async function kept(cook: Cook, how = 'Pour it and log'): Promise<void> {
 }
 
 async function tasted(cook: Cook, name: string, ...said: readonly (readonly [string, string])[]): Promise<void> {
-  await cook
-    .onShelf(name)
-    .getByRole('link', { name: /^Taste: / })
-    .click();
+  const thing = await cook.openThing(name);
+  await thing.getByRole('link', { name: 'Taste it' }).click();
   await cook.expectTitle(/^Taste:/);
   for (const [what, word] of [['Strength', 'just right'], ['Smoothness', 'smooth'], ...said] as const)
     await cook.chip(what, word).click();

@@ -10,6 +10,8 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
   const jar = all.batches.find((b) => b.drinkId === 'spruce-tip-soda')?.id ?? running;
   return [
     { name: 'Bench', path: '/' },
+    { name: 'Occasions', path: '/plan/occasion' },
+    { name: 'Occasion', path: '/plan/occasion/open-day' },
     { name: 'Drinks', path: '/drinks' },
     { name: 'Plan', path: '/plan/roselle-rose-hip-cooler' },
     { name: 'Plan, with cautions', path: '/plan/cold-sencha-cucumber' },

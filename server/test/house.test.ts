@@ -210,3 +210,26 @@ describe('paper', () => {
     await server.http.get('/api/print/dipstick/no-pot.pdf').expect(404);
   });
 });
+
+describe('occasions', () => {
+  const occasion = {
+    ...{ v: 1, id: 'open-day', name: 'Open day', readyBy: '2026-07-12T15:00:00.000Z', servedHours: 3, hands: 1 },
+    groups: [{ people: 24, glassesEach: 1 }],
+    drinks: [{ drinkId: ROSELLE_COOLER.id, share: 1 }],
+    moved: {},
+  };
+  const put = (body: object, version = 0) => server.http.put('/api/house/occasions/open-day').send({ version, body });
+  it('are kept with their version, over a restart, and never over another’s change unseen', async () => {
+    await put(occasion).expect(200);
+    await put({ ...occasion, name: 'Garden day' }, 1).expect(200);
+    await put({ ...occasion, name: 'Other' }, 1).expect(409);
+    await server.restart();
+    const { occasions } = (await server.http.get('/api/house').expect(200)).body;
+    expect(occasions).toEqual([{ version: 2, body: { ...occasion, name: 'Garden day' } }]);
+  });
+  it('are refused by the field that is wrong', async () => {
+    const { body } = await put({ ...occasion, groups: [{ people: 0, glassesEach: 1 }] }).expect(400);
+    expect(body.errors[0].field).toBe('groups.0.people');
+    await put({ ...occasion, id: 'elsewhere' }).expect(400);
+  });
+});

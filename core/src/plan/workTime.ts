@@ -1,7 +1,15 @@
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** Minutes of work with the hands. House estimates, half to twice as long in another kitchen. */
-const HANDS = { measureEach: 1.5, strain: 4, press: 3, rinse: 3, mix: 5, perFermentDay: 1, watchedShare: 0.3 } as const;
+export const HANDS = {
+  measureEach: 1.5,
+  strain: 4,
+  press: 3,
+  rinse: 3,
+  mix: 5,
+  perFermentDay: 1,
+  watchedShare: 0.3,
+} as const;
 
 /**
  * From the first thing measured to the glass, min: brews side by side where they do not wait for each other, the hands between
@@ -54,7 +62,7 @@ function brewMinutes({ way, run, pots }: PlannedBrew): BrewDay {
 }
 
 /** Work that has no stage of its own, min: a sieve runs by what goes through it. */
-const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']): number =>
+export const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']): number =>
   way.stages.reduce((sum, stage) => {
     if (stage.kind === 'strain')
       return sum + HANDS.strain * Math.min(1, 0.25 + run.ledger.outMl / 1300) + (stage.press ? HANDS.press : 0);
@@ -62,10 +70,10 @@ const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']): number
   }, 0);
 
 /** Pouring together; a drink of one part is in its jug. */
-const mixMinutes = ({ drink }: Plan): number => (drink.mix.length > 1 ? HANDS.mix : 0);
+export const mixMinutes = ({ drink }: Plan): number => (drink.mix.length > 1 ? HANDS.mix : 0);
 
 /** Poured hot, or hot over ice: nothing waits for a fridge. */
-const servedAtOnce = (plan: Plan): boolean =>
+export const servedAtOnce = (plan: Plan): boolean =>
   plan.target.hot === true || plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
 
 /** What of it asks for the hands, min. */

@@ -1,4 +1,4 @@
-import { DEFAULT_KITCHEN, ownPlantId, type Kitchen, type Lot, type OwnPlant, type PantryEntry } from '@steepsis/core';
+import { DEFAULT_KITCHEN, ownPlantId, type Kitchen, type Lot, type OwnPlant, type PantryEntry, type Occasion } from '@steepsis/core';
 
 // The made-up house of the demo: a garden by a lock, its kitchen, and what its pantry holds.
 
@@ -70,3 +70,28 @@ export const demoPantry = (now: Date): PantryEntry[] =>
       potency,
     })),
   }));
+
+/** The open day of the coming Sunday, at three in the afternoon where the demo is started. */
+export function demoOccasion(now: Date): Occasion {
+  const sunday = new Date(now);
+  sunday.setDate(sunday.getDate() + (7 - sunday.getDay()));
+  sunday.setHours(15, 0, 0, 0);
+  return {
+    v: 1,
+    id: 'open-day',
+    name: 'Open day at the lock',
+    readyBy: sunday.toISOString(),
+    servedHours: 3,
+    groups: [
+      { people: 16, glassesEach: 1 },
+      { people: 8, glassesEach: 0.5 },
+    ],
+    drinks: [
+      { drinkId: 'roselle-rose-hip-cooler', share: 2 },
+      { drinkId: 'cold-sencha-cucumber', share: 1 },
+      { drinkId: 'rooibos-quince', share: 1 },
+    ],
+    hands: 1,
+    moved: {},
+  };
+}

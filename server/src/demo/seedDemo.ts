@@ -32,7 +32,7 @@ import { HouseService, KITCHEN_ID } from '../house/house.service';
 import { InstrumentsService } from '../instruments/instruments.service';
 import { SimulatedService } from '../instruments/simulated.service';
 import { DEMO_BATCHES, LIVE_JAR, OTHER_BATCHES, RUNNING_FRIDGE_STEEP, type DemoBatch } from './demoBatches';
-import { DEMO_KITCHEN, DEMO_PLANT, demoPantry } from './demoHouse';
+import { DEMO_KITCHEN, demoOccasion, DEMO_PLANT, demoPantry } from './demoHouse';
 
 /**
  * Fills an empty notebook with a made-up summer: batches, tastings and what is left of them, all through the same door
@@ -45,6 +45,8 @@ export async function seedDemo(app: INestApplication, now: Date): Promise<void> 
   if ((await batches.list({ limit: 1 })).length > 0) return;
   await house.save('kitchen', KITCHEN_ID, 0, DEMO_KITCHEN);
   await house.save('plants', DEMO_PLANT.id, 0, DEMO_PLANT);
+  const occasion = demoOccasion(now);
+  await house.save('occasions', occasion.id, 0, occasion);
   const cook = new DemoCook(batches, drinks, house, now);
   const past = [...DEMO_BATCHES, ...OTHER_BATCHES].sort((a, b) => b.daysAgo - a.daysAgo);
   for (const demo of past) await cook.make(demo);

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Param, Put } from '@nestjs/common';
-import type { Kitchen, OwnPlant, PantryEntry } from '@steepsis/core';
+import type { Kitchen, Occasion, OwnPlant, PantryEntry } from '@steepsis/core';
 import { HOUSE_SCHEMAS, type HouseKind, type HouseView, type Kept } from '@steepsis/contract';
 import { Intake } from '../shared/intake';
 import { invalidInput, notFound } from '../shared/problem.filter';
@@ -23,14 +23,17 @@ export class HouseController {
     @Param('kind') kind: string,
     @Param('id') id: string,
     @Body() sent: unknown,
-  ): Promise<Kept<Kitchen | PantryEntry | OwnPlant>> {
+  ): Promise<Kept<Kitchen | PantryEntry | OwnPlant | Occasion>> {
     if (!Object.hasOwn(HOUSE_SCHEMAS, kind)) throw notFound('part of the house', kind);
     const { version, body } = (sent ?? {}) as { version?: unknown; body?: unknown };
     if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
       throw invalidInput([
         { field: 'version', accepted: 'the version it was made from, 0 for a new one', got: String(version) },
       ]);
-    const value = this.intake.accept<Kitchen | PantryEntry | OwnPlant>(HOUSE_SCHEMAS[kind as HouseKind], body);
+    const value = this.intake.accept<Kitchen | PantryEntry | OwnPlant | Occasion>(
+      HOUSE_SCHEMAS[kind as HouseKind],
+      body,
+    );
     const own = idOf(value);
     if (own !== id)
       throw invalidInput([{ field: 'id', accepted: `the id of the address, ${id}`, got: JSON.stringify(own) }]);
@@ -38,5 +41,5 @@ export class HouseController {
   }
 }
 
-const idOf = (body: Kitchen | PantryEntry | OwnPlant): string =>
+const idOf = (body: Kitchen | PantryEntry | OwnPlant | Occasion): string =>
   'vessels' in body ? KITCHEN_ID : 'plant' in body ? body.plant : body.id;

@@ -9,6 +9,7 @@ import {
   InputError,
   measuresOf,
   type Kitchen,
+  type Occasion,
   type OwnPlant,
   type PantryEntry,
 } from '@steepsis/core';
@@ -21,7 +22,7 @@ import { ProblemException, refusal, unfit } from '../shared/problem.filter';
 import { eachAlone, storedBody, storedOrNone } from '../shared/stored';
 import { StreamService } from '../stream/stream';
 
-type Body = Kitchen | PantryEntry | OwnPlant;
+type Body = Kitchen | PantryEntry | OwnPlant | Occasion;
 
 /** There is one kitchen. */
 export const KITCHEN_ID = 'kitchen';
@@ -45,13 +46,15 @@ export class HouseService {
     const kitchen = await kept<Kitchen>('kitchen');
     const pantry = await kept<PantryEntry>('pantry');
     const plants = await kept<OwnPlant>('plants');
+    const occasions = await kept<Occasion>('occasions');
     // A kitchen that cannot be read is the one to start from again, kept over the damaged one.
     const again = { version: rows.find((r) => r.kind === 'kitchen')?.version ?? 0, body: DEFAULT_KITCHEN };
     return {
       kitchen: kitchen.items[0] ?? again,
       pantry: pantry.items,
       plants: plants.items,
-      unread: [...kitchen.unread, ...pantry.unread, ...plants.unread],
+      occasions: occasions.items,
+      unread: [...kitchen.unread, ...pantry.unread, ...plants.unread, ...occasions.unread],
     };
   }
 

@@ -10,6 +10,7 @@ const WHAT = {
   kitchen: 'the kitchen',
   pantry: 'this lot of the pantry',
   plants: 'this plant',
+  occasions: 'this occasion',
 } as const;
 export type StoredThing = keyof typeof WHAT;
 

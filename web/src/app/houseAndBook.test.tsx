@@ -33,6 +33,7 @@ beforeEach(() => {
     kitchen: { version: 3, body: DEFAULT_KITCHEN },
     pantry: [{ version: 2, body: roselle }],
     plants: [],
+    occasions: [],
     unread: [],
   };
   globalThis.fetch = jest.fn((path: RequestInfo | URL, init?: RequestInit) => {

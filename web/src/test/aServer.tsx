@@ -19,7 +19,13 @@ export type Sent = { path: string; body: Record<string, unknown> };
 
 export class AServer {
   sent: Sent[] = [];
-  house: HouseView = { kitchen: { version: 0, body: DEFAULT_KITCHEN }, pantry: [], plants: [], unread: [] };
+  house: HouseView = {
+    kitchen: { version: 0, body: DEFAULT_KITCHEN },
+    pantry: [],
+    plants: [],
+    occasions: [],
+    unread: [],
+  };
   drink: Drink | undefined;
   /** answers by path, before all others */
   answers: Record<string, unknown> = {};

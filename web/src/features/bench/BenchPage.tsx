@@ -32,9 +32,12 @@ export function Component(): ReactNode {
     <Page
       title="Bench"
       actions={
-        <LinkButton to="/plan" kind="main">
-          Plan a drink
-        </LinkButton>
+        <>
+          <LinkButton to="/plan/occasion">Occasions</LinkButton>
+          <LinkButton to="/plan" kind="main">
+            Plan a drink
+          </LinkButton>
+        </>
       }
     >
       <div className="grid gap-3 lg:grid-cols-2">

@@ -13,6 +13,7 @@ const house = (entries: PantryEntry[] = []): House => ({
   kitchen: { version: 0, body: DEFAULT_KITCHEN },
   pantry: [],
   plants: [],
+  occasions: [],
   unread: [],
   ownPlants: {},
   plantFaults: {},

@@ -1,4 +1,4 @@
-import { addDays, format as formatDate, isToday, isTomorrow, set, startOfDay } from 'date-fns';
+import { addDays, format as formatDate, set, startOfDay } from 'date-fns';
 import type { ReactNode } from 'react';
 import { glassColourOf, type ServiceWish } from '@steepsis/core';
 import * as f from '@/shared/format/format';
@@ -17,8 +17,8 @@ const WISHES: readonly Choice<ServiceWish>[] = [
 /** Nobody is told of what runs out later than this, days. */
 const SOON_DAYS = 10;
 
-const dayWords = (day: Date): string =>
-  isToday(day) ? 'today' : isTomorrow(day) ? 'tomorrow' : `on ${formatDate(day, 'EEEE')}`;
+const dayWords = (inDays: number, now: number): string =>
+  inDays <= 0 ? 'today' : inDays === 1 ? 'tomorrow' : `on ${formatDate(addDays(now, inDays), 'EEEE')}`;
 
 /** What runs out first, when its next one is to be begun, and how much of it: one line, one button. */
 export function RunsOut({ wish: asks = true }: { wish?: boolean }): ReactNode {
@@ -32,14 +32,15 @@ export function RunsOut({ wish: asks = true }: { wish?: boolean }): ReactNode {
       <div className="min-w-0 flex-1 basis-64">
         <p className="text-[1.05rem]">
           <strong className="font-semibold">
-            {first.drinkName} runs out {outWords(first)}: begin it {dayWords(first.beginOn)},{' '}
-            {f.volume(first.litres * 1000)}.
+            {first.drinkName} runs out {dayWords(first.outInDays.likely, all.now)}: begin it{' '}
+            {dayWords(first.beginInDays, all.now)}, {f.volume(first.litres * 1000)}.
           </strong>
         </p>
         <p className="text-sm text-muted">
-          By what was poured on which days; {rangeWords(first)}.{' '}
+          By what was poured on which days; {rangeWords(first, all.now)}.{' '}
           {first.pastGlasses >= 1 && `About ${Math.round(first.pastGlasses)} glasses of it will be past their day. `}
-          {rest.length > 0 && `Then ${rest.map((o) => `${o.drinkName.toLowerCase()} ${outWords(o)}`).join(', ')}. `}
+          {rest.length > 0 &&
+            `Then ${rest.map((o) => `${o.drinkName.toLowerCase()} ${dayWords(o.outInDays.likely, all.now)}`).join(', ')}. `}
           {asks && (
             <>
               Make{' '}
@@ -48,25 +49,27 @@ export function RunsOut({ wish: asks = true }: { wish?: boolean }): ReactNode {
           )}
         </p>
       </div>
-      <LinkButton kind="main" to={planLink(first)}>
-        Plan it for {isToday(first.beginOn) ? 'today' : formatDate(first.beginOn, 'EEEE')}
+      <LinkButton kind="main" to={planLink(first, all.now)}>
+        Plan it for {first.beginInDays === 0 ? 'today' : formatDate(first.beginOn, 'EEEE')}
       </LinkButton>
     </section>
   );
 }
 
-const outDay = (days: number): Date => addDays(startOfDay(Date.now()), days);
-const outWords = ({ outInDays }: Out): string => dayWords(outDay(outInDays.likely));
-
-/** "likely between Wednesday and Saturday" */
-const rangeWords = ({ outInDays: { early, late } }: Out): string =>
-  early === late
-    ? `it is gone ${dayWords(outDay(early))}`
-    : `four times in five it is gone between ${formatDate(outDay(early), 'EEEE')} and ${late - early < 6 ? formatDate(outDay(late), 'EEEE') : f.day(outDay(late).toISOString())}`;
+/** "four times in five it is gone between Wednesday and Saturday" */
+const rangeWords = ({ outInDays: { early, late } }: Out, now: number): string => {
+  const dayOf = (inDays: number): string => {
+    const day = addDays(now, inDays);
+    return inDays < 6 ? formatDate(day, 'EEEE') : f.day(day.toISOString());
+  };
+  return early === late
+    ? `it is gone ${dayWords(early, now)}`
+    : `four times in five it is gone between ${dayOf(early)} and ${dayOf(late)}`;
+};
 
 /** Ready by noon of the day on which it is likely to be out. */
-const planLink = ({ drinkId, litres, outInDays }: Out): string => {
-  const ready = set(outDay(Math.max(1, outInDays.likely)), { hours: 12 });
+const planLink = ({ drinkId, litres, outInDays }: Out, now: number): string => {
+  const ready = set(addDays(startOfDay(now), Math.max(1, outInDays.likely)), { hours: 12 });
   return `/plan/${drinkId}?litres=${litres}&ready=${encodeURIComponent(ready.toISOString())}`;
 };
 

@@ -1,43 +1,18 @@
 import type { Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
 import type { Drink, Kitchen, PlannedSteepMap, PlanTarget, SteepMap, WayOut } from '@steepsis/core';
+import { useWorkerAnswer } from '@/shared/api/useWorkerAnswer';
 import type { BackwardsAnswer, BackwardsQuestion } from './backwardsAnswer';
 import { openPlanWorker } from './openPlanWorker';
 import type { WaysQuestion } from './waysOutAnswer';
 import type { PlanApi } from './plan.worker';
 
-/** Asks the worker whenever the question changes; the last answer stays until the next is there. */
+/** The last answer that there was: what cannot be worked out shows what the page has without it. */
 function useAnswer<Q, A>(
   question: Q,
   ask: (api: Remote<PlanApi>, question: Q) => Promise<A>,
 ): { of: Q; answer: A } | undefined {
-  const worker = useRef<Remote<PlanApi> | undefined>(undefined);
-  const [shown, setShown] = useState<{ of: Q; answer: A } | undefined>(undefined);
-  const asking = useRef(ask);
-  useEffect(() => {
-    const own = openPlanWorker();
-    worker.current = own.api;
-    return () => {
-      worker.current = undefined;
-      own.close();
-    };
-  }, []);
-  useEffect(() => {
-    let wanted = true;
-    const api = worker.current;
-    if (api)
-      void asking.current(api, question).then(
-        (answer) => {
-          if (wanted) setShown({ of: question, answer });
-        },
-        // What cannot be worked out has no answer: the page shows what it has without it.
-        () => undefined,
-      );
-    return () => {
-      wanted = false;
-    };
-  }, [question]);
-  return shown;
+  const shown = useWorkerAnswer(openPlanWorker, question, ask);
+  return !shown || shown.failed ? undefined : { of: shown.of, answer: shown.answer };
 }
 
 /** The map of a plan, worked out in a worker. */

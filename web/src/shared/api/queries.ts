@@ -25,6 +25,7 @@ import {
   type FreeJug,
   type InputError,
   type Kitchen,
+  type Occasion,
   type OwnPlant,
   type Plants,
   type PantryEntry,
@@ -268,7 +269,8 @@ async function fetchHouse(): Promise<House> {
 type HousePart =
   | { kind: 'kitchen'; version: number; body: Kitchen }
   | { kind: 'pantry'; version: number; body: PantryEntry }
-  | { kind: 'plants'; version: number; body: OwnPlant };
+  | { kind: 'plants'; version: number; body: OwnPlant }
+  | { kind: 'occasions'; version: number; body: Occasion };
 
 /** Keeps a part of the house; refused if it was changed meanwhile, and then what is kept is shown. */
 export function useSaveHouse(): UseMutationResult<unknown, Error, HousePart> {
