@@ -32,7 +32,9 @@ export function JugDrawn({
   thinning: number;
   likeName: string;
 }): ReactNode {
-  const colour = colourIn(filled.liquid, vessel);
+  // Water is drawn as water, in either theme.
+  const clear = colourDepthPerCm(filled.liquid) === 0;
+  const colour = clear ? 'var(--water)' : colourIn(filled.liquid, vessel);
   const { figures } = filled;
   const layers = lines
     .filter((l) => (filled.mix[l.id] ?? 0) > 0.5)
@@ -45,7 +47,11 @@ export function JugDrawn({
       return {
         ml,
         colour:
-          colourDepthPerCm(own.liquid) > 0 ? colourIn(own.liquid, vessel) : `color-mix(in srgb, ${colour} 60%, white)`,
+          colourDepthPerCm(own.liquid) > 0
+            ? colourIn(own.liquid, vessel)
+            : clear
+              ? colour
+              : `color-mix(in srgb, ${colour} 60%, white)`,
         label: `${l.name.slice(0, 12).trim().toLowerCase()} ${Math.round(ml)}`,
       };
     });

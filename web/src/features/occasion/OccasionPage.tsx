@@ -1,4 +1,5 @@
 import { addMinutes, format as formatDate } from 'date-fns';
+import { X } from 'lucide-react';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
@@ -173,13 +174,10 @@ function Asked({
             )}{' '}
             glasses each{' '}
             {groups.length > 1 && (
-              <Button
-                kind="quiet"
-                aria-label={`Take group ${i + 1} off`}
-                onClick={() => onChange({ groups: groups.filter((_, k) => k !== i) })}
-              >
-                ×
-              </Button>
+              <Off
+                label={`Take group ${i + 1} off`}
+                onOff={() => onChange({ groups: groups.filter((_, k) => k !== i) })}
+              />
             )}
           </span>
         ))}
@@ -188,22 +186,20 @@ function Asked({
           Another group
         </Button>
       </p>
-      <ul aria-label="Drinks of it">
+      <ul aria-label="Drinks of it" className="flex flex-wrap items-center gap-x-5">
         {occasion.drinks.map((d, i) => (
-          <li key={`${d.drinkId}${i}`} className="leading-[2.2]">
-            <strong className="font-semibold">{nameOf(d.drinkId)}</strong>:{' '}
-            {figure(`Share of ${nameOf(d.drinkId)}`, d.share, { ...OCCASION_RANGES.share, step: 1 }, (share) =>
-              setDrink(i, { share }),
-            )}{' '}
-            {d.share === 1 ? 'part' : 'parts'} of the glasses
-            {d.litres !== undefined && <>, but {f.volume(d.litres * 1000)}</>}{' '}
-            <Button
-              kind="quiet"
-              aria-label={`Take ${nameOf(d.drinkId)} off`}
-              onClick={() => onChange({ drinks: occasion.drinks.filter((_, k) => k !== i) })}
-            >
-              Take it off
-            </Button>
+          <li key={`${d.drinkId}${i}`} className="flex items-center leading-[2.2]">
+            <span>
+              {figure(`Share of ${nameOf(d.drinkId)}`, d.share, { ...OCCASION_RANGES.share, step: 1 }, (share) =>
+                setDrink(i, { share }),
+              )}{' '}
+              {d.share === 1 ? 'part' : 'parts'} {nameOf(d.drinkId)}
+              {d.litres !== undefined && <>, but {f.volume(d.litres * 1000)}</>}
+            </span>
+            <Off
+              label={`Take ${nameOf(d.drinkId)} off`}
+              onOff={() => onChange({ drinks: occasion.drinks.filter((_, k) => k !== i) })}
+            />
           </li>
         ))}
       </ul>
@@ -231,6 +227,18 @@ function Asked({
     </Panel>
   );
 }
+
+/** Takes one of a few off. */
+const Off = ({ label, onOff }: { label: string; onOff: () => void }): ReactNode => (
+  <button
+    type="button"
+    aria-label={label}
+    onClick={onOff}
+    className="inline-grid size-8 place-items-center align-middle text-muted hover:text-ink pointer-coarse:size-11"
+  >
+    <X size={16} aria-hidden />
+  </button>
+);
 
 /** The day as it is, or why there is none and what would free it. */
 function Day({

@@ -335,7 +335,16 @@ function Table({
           {same.map((r, i) => (
             <span key={r.name}>
               {i > 0 && ', '}
-              {r.name.toLowerCase()} {r.name === 'Colour' ? '' : r.words(first)}
+              {r.name.toLowerCase()}{' '}
+              {r.name === 'Colour' ? (
+                <span
+                  aria-hidden
+                  className="inline-block size-4 rounded-sm border border-ink/40 align-[-2px]"
+                  style={{ background: first.colour }}
+                />
+              ) : (
+                r.words(first)
+              )}
             </span>
           ))}
           .

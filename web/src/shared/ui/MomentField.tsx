@@ -12,7 +12,7 @@ export function DayField({ label, day, onDay }: { label: string; day: Date; onDa
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         aria-label={`${label}: ${f.day(day.toISOString())}`}
-        className="inline-flex min-h-11 items-center border-b-2 border-action font-semibold leading-tight sm:min-h-0"
+        className="inline-flex min-h-11 items-center border-b-2 border-action font-semibold leading-tight max-sm:border-transparent max-sm:underline max-sm:decoration-action max-sm:decoration-2 max-sm:underline-offset-4 sm:min-h-0"
       >
         {f.day(day.toISOString())}
       </Popover.Trigger>
