@@ -424,7 +424,7 @@ export {
   type Lot,
   type PantryEntry,
 } from './pantry/pantry';
-export { costOf, shoppingList, type ShoppingLine } from './pantry/shopping';
+export { costOf, shoppingForAll, shoppingList, type ShoppingLine } from './pantry/shopping';
 export { substitutesFor, type Substitute } from './pantry/substitutes';
 export { pickingOf, type Picking } from './pantry/picking';
 export { botanicalOf, isOwnPlantId, ownPlantId, type OwnPlant } from './reference/ownPlants';

@@ -14,11 +14,15 @@ test('the Sunday of the demo opens planned, and one drink is moved without the o
   await page.getByRole('link', { name: 'Open day at the lock' }).click();
   await cook.expectText(/^Begin/);
   await expect(page.getByText(/Nine times in ten all is ready by/)).toBeVisible();
+  await expect(page.getByText(/for glasses, jugs and the bath/)).toBeVisible();
   const clock = page.getByRole('region', { name: 'By the clock' });
   await expect(clock.getByText('weigh for the roselle concentrate')).toBeVisible();
   const lines = clock.getByRole('listitem');
   const before = await lines.allTextContents();
   const roselle = before.find((l) => l.includes('mix the roselle'))!;
+  const file = page.waitForEvent('download');
+  await cook.button('Into your calendar').click();
+  expect((await file).suggestedFilename()).toBe('open-day.ics');
   await cook.setField('Earlier, Roselle and rose hip cooler', '120');
   await expect
     .poll(async () => (await lines.allTextContents()).find((l) => l.includes('mix the roselle')))

@@ -18,7 +18,7 @@ import {
   type PantryEntry,
 } from './pantry';
 import { pickingOf } from './picking';
-import { costOf, shoppingList } from './shopping';
+import { costOf, shoppingForAll, shoppingList } from './shopping';
 import { substitutesFor } from './substitutes';
 
 const roselle: PantryEntry = {
@@ -86,6 +86,24 @@ describe('what to get', () => {
     expect(of('rosehip_dried_cut').buy).toEqual({ grams: 25, text: 'a packet of 25 g', spare: false });
     expect(of('white_sugar').buy!.grams).toBeGreaterThanOrEqual(of('white_sugar').needG);
     expect(costOf(lines, plan.glass.count)).toMatchObject({ total: 1, unknown: 2 });
+  });
+  it('of several plans has each thing once, against all that is there of it', () => {
+    const plans = [planOf(BUTTERFLY_PEA_LIME), planOf(SPRUCE_SODA)];
+    const all = shoppingForAll(plans, []);
+    expect(new Set(all.map((l) => l.plant)).size).toBe(all.length);
+    for (const line of all) {
+      const apart = plans.flatMap((plan) => shoppingList(plan, []).filter((l) => l.plant === line.plant));
+      expect(line.needG).toBeCloseTo(
+        apart.reduce((sum, l) => sum + l.needG, 0),
+        6,
+      );
+    }
+    const sugar = all.find((l) => l.plant === 'white_sugar')!;
+    const lot = { id: 'a', got: '2026-07-01', leftG: sugar.needG - 1, from: 'shop', potency: 1 };
+    const [short] = shoppingForAll(plans, [{ v: 1, plant: 'white_sugar', lots: [lot] }]).filter(
+      (l) => l.plant === 'white_sugar',
+    );
+    expect(short!.buy).toBeDefined();
   });
   it('buys whole fruits with one to spare, and uses the packet of the house', () => {
     const lines = shoppingList(planOf(BUTTERFLY_PEA_LIME), [{ v: 1, plant: 'white_sugar', lots: [], packG: 1000 }]);

@@ -34,6 +34,26 @@ const SPARE = 1;
 
 /** What a plan needs, what of it is there, what to buy or pick. Juice is bought as the fruit it is pressed from. */
 export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): ShoppingLine[] {
+  return [...needsOf(plan)].map(([plant, needG]) => {
+    const uses = leafOf(plan).filter((l) => l.plant === plant);
+    const written = uses.length === 1 && Math.abs(uses[0]!.grams - needG) < 0.01 ? uses[0]!.written : undefined;
+    return { ...lineOf(plant, needG, pantry, plantsOf(plan.drink)), ...(written === undefined ? {} : { written }) };
+  });
+}
+
+/** What several plans need together: each thing once, against all that is there of it. */
+export function shoppingForAll(plans: readonly Plan[], pantry: readonly PantryEntry[]): ShoppingLine[] {
+  const all = new Map<string, { needG: number; plants: Plants }>();
+  for (const plan of plans)
+    for (const [plant, g] of needsOf(plan)) {
+      const before = all.get(plant);
+      all.set(plant, { needG: (before?.needG ?? 0) + g, plants: before?.plants ?? plantsOf(plan.drink) });
+    }
+  return [...all].map(([plant, { needG, plants }]) => lineOf(plant, needG, pantry, plants));
+}
+
+/** Grams of each thing that a plan uses. */
+function needsOf(plan: Plan): ReadonlyMap<string, number> {
   const needs = new Map<string, number>();
   const need = (plant: string, g: number): void => void needs.set(plant, (needs.get(plant) ?? 0) + g);
   for (const l of leafOf(plan)) need(l.plant, l.grams);
@@ -43,11 +63,7 @@ export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): Shoppi
   }
   for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
   for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
-  return [...needs].map(([plant, needG]) => {
-    const uses = leafOf(plan).filter((l) => l.plant === plant);
-    const written = uses.length === 1 && Math.abs(uses[0]!.grams - needG) < 0.01 ? uses[0]!.written : undefined;
-    return { ...lineOf(plant, needG, pantry, plantsOf(plan.drink)), ...(written === undefined ? {} : { written }) };
-  });
+  return needs;
 }
 
 function lineOf(plant: string, needG: number, pantry: readonly PantryEntry[], plants: Plants): ShoppingLine {

@@ -6,6 +6,7 @@ import { useParams } from 'react-router';
 import { glassesOf, glassesOfOccasion, OCCASION_RANGES, type Occasion, type OccasionDrink } from '@steepsis/core';
 import type { DrinkView, Kept } from '@steepsis/contract';
 import { get } from '@/shared/api/client';
+import { serverNow } from '@/shared/api/clock';
 import { useDrinks, useHouse, useSaveHouse, type House } from '@/shared/api/queries';
 import { useEdited } from '@/shared/api/useEdited';
 import * as f from '@/shared/format/format';
@@ -17,6 +18,7 @@ import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { MomentField } from '@/shared/ui/MomentField';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { dayCalendar } from './dayCalendar';
 import { DayPicture } from './DayPicture';
 import type { AskedDrink, DayAnswer, DayQuestion } from './dayAnswer';
 import { useDay } from './useDay';
@@ -55,6 +57,9 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <>
           <LinkButton to="/plan/occasion">All occasions</LinkButton>
           <Button onClick={() => window.print()}>Print it</Button>
+          {answer?.kind === 'day' && (
+            <Button onClick={() => void intoCalendar(occasion, answer)}>Into your calendar</Button>
+          )}
           {edited.changed && <Button onClick={edited.reset}>Undo my changes</Button>}
           <Button
             kind="main"
@@ -84,6 +89,16 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   );
 }
 
+/** The day as a file that a calendar takes. */
+async function intoCalendar(occasion: Occasion, answer: Extract<DayAnswer, { kind: 'day' }>): Promise<void> {
+  const text = await dayCalendar(occasion, answer, serverNow());
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }));
+  link.download = `${occasion.id}.ics`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
 /** What the day is worked out from: drinks as this house makes them, and what stands. */
 function useQuestion(occasion: Occasion, house: House): DayQuestion | undefined {
   const ids = [...new Set(occasion.drinks.map((d) => d.drinkId))];
@@ -111,9 +126,9 @@ function useQuestion(occasion: Occasion, house: House): DayQuestion | undefined 
       const first = occasion.drinks.findIndex((d) => d.drinkId === of.drinkId) === occasion.drinks.indexOf(of);
       return { of, drink: view.drink, startFrom: view.startFrom, standing: first ? Math.floor(standing) : 0 };
     });
-    return { occasion, drinks, kitchen: house.forPlans };
+    return { occasion, drinks, kitchen: house.forPlans, pantry: house.entries };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- views are told by their versions
-  }, [occasion, stamp, things, house.forPlans]);
+  }, [occasion, stamp, things, house.forPlans, house.entries]);
 }
 
 /** For whom, when, and what. */
@@ -346,7 +361,43 @@ function Day({
           ))}
         </ul>
       </Panel>
+      <ToGet answer={answer} />
     </div>
+  );
+}
+
+/** What is to be got for all of it, and what is there. */
+function ToGet({ answer }: { answer: DayAnswer }): ReactNode {
+  const buy = answer.toGet.filter((l) => l.buy !== undefined);
+  const there = answer.toGet.filter((l) => l.buy === undefined);
+  const known = answer.toGet.filter((l) => l.cost !== undefined);
+  const cost = known.reduce((sum, l) => sum + l.cost!, 0);
+  return (
+    <Panel title="What to get">
+      {buy.length === 0 && answer.iceG < 1 ? (
+        <p>Everything is there.</p>
+      ) : (
+        <ul className="gap-x-8 sm:columns-2">
+          {buy.map((l) => (
+            <li key={l.plant} className="py-0.5">
+              <strong className="font-semibold">{l.name}</strong>: {l.buy!.text}
+              {l.haveG > 0.5 && <span className="text-muted">; {f.grams(l.haveG)} are there</span>}
+            </li>
+          ))}
+          {answer.iceG >= 1 && (
+            <li className="py-0.5">
+              <strong className="font-semibold">Ice</strong>: {f.weight(answer.iceG)} for glasses, jugs and the bath
+            </li>
+          )}
+        </ul>
+      )}
+      <p className="mt-2 text-sm text-muted">
+        {there.length > 0 &&
+          `There already: ${there.map((l) => `${l.name.toLowerCase()} ${f.grams(l.needG)}`).join(', ')}. `}
+        {known.length > 0 &&
+          `What it uses costs ${f.money(cost)}${known.length < answer.toGet.length ? ', without what has no price' : ''}.`}
+      </p>
+    </Panel>
   );
 }
 

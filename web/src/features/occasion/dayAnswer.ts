@@ -1,4 +1,5 @@
 import {
+  alsoToGet,
   chainsOf,
   colourIn,
   glassesOfOccasion,
@@ -7,21 +8,29 @@ import {
   litresOf,
   planOrWhy,
   scheduleDay,
+  shoppingForAll,
   surelyReadyMin,
   type Chain,
   type Drink,
   type Kitchen,
   type Occasion,
   type OccasionDrink,
+  type PantryEntry,
   type Plan,
   type PlanTarget,
+  type ShoppingLine,
   type Starts,
 } from '@steepsis/core';
 
 /** A drink of an occasion, and where its next plan starts from in this house. */
 export type AskedDrink = { of: OccasionDrink; drink: Drink; startFrom: PlanTarget; standing: number };
 
-export type DayQuestion = { occasion: Occasion; drinks: readonly AskedDrink[]; kitchen: Kitchen };
+export type DayQuestion = {
+  occasion: Occasion;
+  drinks: readonly AskedDrink[];
+  kitchen: Kitchen;
+  pantry: readonly PantryEntry[];
+};
 
 /** A drink as the day makes it. */
 export type DayDrink = {
@@ -43,6 +52,10 @@ export type DayAnswer = {
   drinks: readonly DayDrink[];
   glasses: number;
   chains: readonly Chain[];
+  /** what all of it needs, against what is there */
+  toGet: readonly ShoppingLine[];
+  /** for glasses, jugs and the bath, g */
+  iceG: number;
 } & (
   | { kind: 'day'; starts: Starts; beginMin: number; boundMin: number; sureMin: number }
   | { kind: 'no-place'; drinkName: string; binds: string | undefined; ways: readonly WayOut[] }
@@ -61,7 +74,14 @@ export const keyOf = (i: number, { drinkId }: OccasionDrink): string => `${drink
 export function dayAnswer(question: DayQuestion): DayAnswer {
   const asked = worked(question);
   const { occasion } = question;
-  const base = { drinks: asked.drinks, glasses: glassesOfOccasion(occasion), chains: asked.chains };
+  const ices = asked.plans.map((plan) => alsoToGet(plan).ice);
+  const base = {
+    drinks: asked.drinks,
+    glasses: glassesOfOccasion(occasion),
+    chains: asked.chains,
+    toGet: shoppingForAll(asked.plans, question.pantry),
+    iceG: ices.reduce((sum, i) => sum + i.glassesG + i.jugG + i.bathG, 0),
+  };
   const { scheduled, chains, kitchen } = asked;
   if (scheduled.kind === 'day') {
     const ends = Object.fromEntries(
@@ -84,11 +104,13 @@ export function dayAnswer(question: DayQuestion): DayAnswer {
 function worked({ occasion, drinks, kitchen }: DayQuestion): {
   drinks: readonly DayDrink[];
   chains: readonly Chain[];
+  plans: readonly Plan[];
   kitchen: ReturnType<typeof kitchenOfDay>;
   scheduled: ReturnType<typeof scheduleDay>;
 } {
   const told: DayDrink[] = [];
   const chains: Chain[] = [];
+  const plans: Plan[] = [];
   drinks.forEach(({ of, drink, startFrom, standing }, i) => {
     const key = keyOf(i, of);
     const { litres, glasses } = litresOf(occasion, of, startFrom.glassMl, standing);
@@ -103,12 +125,13 @@ function worked({ occasion, drinks, kitchen }: DayQuestion): {
       return;
     }
     const { plan } = result;
+    plans.push(plan);
     told.push({ ...line, colour: colourOfPlan(plan) });
     for (const chain of chainsOf(key, plan))
       chains.push({ ...chain, restMin: chain.restMin + (occasion.moved[chain.id] ?? 0) });
   });
   const day = kitchenOfDay(kitchen, occasion, localHour);
-  return { drinks: told, chains, kitchen: day, scheduled: scheduleDay(chains, day) };
+  return { drinks: told, chains, plans, kitchen: day, scheduled: scheduleDay(chains, day) };
 }
 
 const colourOfPlan = (plan: Plan): string => colourIn(plan.jug.liquid, { diameterCm: 9 });
