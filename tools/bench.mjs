@@ -355,6 +355,48 @@ function mixedBatch(i) {
   report('a thing of the shelf, worked out and judged', many, 'ms', 8);
 }
 
+// Days of an occasion: how long one takes, and how much earlier it begins than any day of it could.
+{
+  const hands = { of: 'hands', amount: 1 };
+  const step = (id, minutes, ...needs) => ({ id, name: id, minutes, slackMin: 0, needs });
+  const gap = (maxMin) => ({ minMin: 0, maxMin });
+  const made = (random, i) => {
+    const between = (a, b) => Math.round(a + random() * (b - a));
+    return {
+      id: `d${i}`,
+      name: `d${i}`,
+      restMin: random() < 0.2 ? between(60, 600) : 0,
+      tasks: [
+        step('weigh', between(3, 8), hands),
+        step('heat', between(5, 25), { of: 'burner', amount: 1 }),
+        step('steep', random() < 0.2 ? between(240, 600) : between(4, 40)),
+        step('strain', between(3, 9), hands),
+        step('bath', between(5, 30), { of: 'bath', amount: 1 }),
+        step('mix', 5, hands),
+        step('cold', between(60, 200)),
+      ],
+      gaps: [gap(60), gap(0), gap(4), gap(10), gap(30), gap(10)],
+      holds: [
+        { of: `pot${i % 4}`, amount: 1, fromTask: 1, toTask: 3 },
+        { of: 'fridge', amount: 1.5, fromTask: 6, toTask: 6, untilServed: true },
+      ],
+    };
+  };
+  const have = { hands: 1, burner: 3, bath: 1, fridge: 16, pot0: 1, pot1: 1, pot2: 1, pot3: 1 };
+  const kitchenOf = { have, closed: {}, servedMin: 180 };
+  let [most, gapMost] = [0, 0];
+  for (let seed = 1; seed <= 20; seed++) {
+    const random = core.seededRandom(seed);
+    const chains = Array.from({ length: 9 }, (_, i) => made(random, i));
+    const started = performance.now();
+    const day = core.scheduleDay(chains, kitchenOf, { seed });
+    most = Math.max(most, performance.now() - started);
+    gapMost = Math.max(gapMost, day.beginMin / core.latestBegin(chains, kitchenOf) - 1);
+  }
+  report('a day of 63 tasks, the longest of twenty', most, 'ms', 1000);
+  report('its beginning against the lower bound, the worst', gapMost, 'share', 0.05);
+}
+
 // Ten years of batches against one, 200 things on the shelf each time; and requests that no page sends, drawn from one seed.
 const [few, many] = await scale();
 for (const page of ['shelf', 'drink', 'book', 'list'])
