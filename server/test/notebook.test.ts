@@ -8,7 +8,7 @@ import { BatchRow } from '../src/database/models';
 import { MIGRATIONS } from '../src/database/migrations';
 import { lockNotebook } from '../src/database/notebookFiles';
 import { restore } from '../src/restore';
-import { TestServer } from './testServer';
+import { MIX, TestServer, VERDICT } from './testServer';
 
 // The notebook as a file: its backups, bringing one back, one server at a time, and nobody else's eyes.
 
@@ -52,6 +52,22 @@ describe('backups', () => {
     // The step itself finds its tables there already: what matters is the copy from before it.
     await server.start().catch(() => undefined);
     expect(backups()).toContain(`2026-07-05-before-${last.slice(0, 4)}.sqlite`);
+  });
+  it('a notebook from before a step is brought up, and its lists tell what its lines did not have', async () => {
+    const id = await server.measuredBatch();
+    await server.say(id, MIX).expect(200);
+    await server.say(id, { type: 'tasted', state: 'iced', verdict: VERDICT }).expect(200);
+    const told = async (): Promise<{ said?: unknown; colour?: string }> =>
+      (await server.http.get('/api/batches').expect(200)).body.batches.find((b: { id: string }) => b.id === id);
+    const before = await told();
+    await close();
+    await run(
+      `ALTER TABLE batches DROP COLUMN said; ALTER TABLE batches DROP COLUMN colour;
+       DELETE FROM SequelizeMeta WHERE name = '0005-what-was-said'`,
+    );
+    await server.start();
+    expect(await told()).toEqual(before);
+    expect(before).toMatchObject({ said: { verdict: VERDICT }, colour: expect.stringMatching(/^#[0-9a-f]{6}$/) });
   });
   it('have their name only once they are whole: what a kill left half is swept away', async () => {
     await server.restart();
