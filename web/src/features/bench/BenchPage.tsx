@@ -8,11 +8,17 @@ import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { RunningBatch } from '@/features/steep';
 
+/** So long after a page is shown nothing of it is being fetched any more, ms. */
+const SETTLED_MS = 400;
+
 /** When the page that is shown is done with. */
 const idle = (): Promise<unknown> =>
-  new Promise((go) =>
-    typeof requestIdleCallback === 'function' ? requestIdleCallback(go, { timeout: 1500 }) : setTimeout(go, 50),
-  );
+  new Promise((go) => {
+    setTimeout(
+      () => (typeof requestIdleCallback === 'function' ? requestIdleCallback(go, { timeout: 1500 }) : go(undefined)),
+      SETTLED_MS,
+    );
+  });
 
 // What stands is judged by the rule book, which is as large as the first page: it comes when that is there.
 const Today = lazy(() =>

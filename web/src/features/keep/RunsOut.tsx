@@ -23,8 +23,15 @@ const dayWords = (inDays: number, now: number): string =>
 /** What runs out first, when its next one is to be begun, and how much of it: one line, one button. */
 export function RunsOut({ wish: asks = true }: { wish?: boolean }): ReactNode {
   const all = useThings();
-  const [first, ...rest] = useRunsOut(all).filter((o) => o.outInDays.likely <= SOON_DAYS);
+  const found = useRunsOut(all);
   const { wish, setWish } = useServiceWish();
+  if (!found)
+    return (
+      <p role="status" className="sr-only">
+        Working out what runs out.
+      </p>
+    );
+  const [first, ...rest] = found.filter((o) => o.outInDays.likely <= SOON_DAYS);
   if (!first) return null;
   return (
     <section aria-label="Runs out" className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">

@@ -41,15 +41,17 @@ export type RunsOut = NextOne & {
 const COOLED_AFTER_H = 6;
 const DAY_MS = 86_400_000;
 
-/** Drinks that stand and are drunk, the next to be begun first. */
-export function useRunsOut({ things, now }: Pick<Things, 'things' | 'now'>): readonly RunsOut[] {
+/** Drinks that stand and are drunk, the next to be begun first; undefined while it is asked what was poured. */
+export function useRunsOut({ things, now }: Pick<Things, 'things' | 'now'>): readonly RunsOut[] | undefined {
   const wish = useServiceWish((s) => s.wish);
   const pours = useQuery({ queryKey: ['batches', 'pours'], queryFn: () => get<PouredView>('/api/pours') });
   const since = pours.data?.since;
   const poured = pours.data?.drinks;
   const today = startOfDay(now).getTime();
+  const failed = pours.isError;
   return useMemo(() => {
-    if (!since || !poured) return [];
+    if (failed) return [];
+    if (!since || !poured) return undefined;
     const ids = [...new Set(things.flatMap((t) => t.batch?.plan.drink.id ?? []))];
     return ids
       .flatMap((drinkId) => {
@@ -71,7 +73,7 @@ export function useRunsOut({ things, now }: Pick<Things, 'things' | 'now'>): rea
         );
       })
       .sort((a, b) => a.beginInDays - b.beginInDays || a.outInDays.likely - b.outInDays.likely);
-  }, [things, since, poured, today, wish]);
+  }, [things, since, poured, today, wish, failed]);
 }
 
 /** Fewer pours than these say nothing of a habit. House choice. */
