@@ -261,7 +261,7 @@ export {
   type Sign,
 } from './keeping/kept';
 
-export { pastJugOf, shelfItemsOf } from './keeping/shelf';
+export { shelfItemsOf } from './keeping/shelf';
 export { allergens, howToDrink, labelLines, markOf, stopsLabel, type LabelLine } from './label/labelText';
 export {
   bleedOf,
@@ -332,7 +332,7 @@ export {
   type ShelfEventBody,
   type StoredVessel,
 } from './keeping/storedVessel';
-export { cautionsOnShelf } from './keeping/shelfCautions';
+export { cautionsOnShelf, jugToPourAway } from './keeping/shelfCautions';
 export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {

@@ -4,23 +4,12 @@ import { filledMlOf } from '../batch/filledMl';
 import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
 import { vulnerableDrinker, windowOf } from '../safety/derive';
 import { windowEndMs } from './keepingClock';
-import { keepingStateAt, type KeepingState } from './keepingState';
 import { holdsAnything, itemFrom, type ShelfItem } from './shelfItem';
 import type { KeptShape, StoredVessel } from './storedVessel';
 
 /** Items of one batch that hold anything, at a moment. Days count from the brew, not from straining. */
 export function shelfItemsOf(batch: Batch, nowMs: number): readonly ShelfItem[] {
   return batch.vessels.filter(holdsAnything).map((v) => itemOf(batch, v, nowMs));
-}
-
-/** A batch's jug that still holds something past its last day: nothing is tasted, mended or poured of it any more. */
-export function pastJugOf(
-  batch: Batch,
-  nowMs: number,
-): { item: ShelfItem; state: Extract<KeepingState, { kind: 'past' }> } | undefined {
-  const item = shelfItemsOf(batch, nowMs).find((i) => i.vesselId === JUG);
-  const state = item && keepingStateAt(item, nowMs);
-  return state?.kind === 'past' ? { item: item!, state } : undefined;
 }
 
 function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {

@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import {
   ROSELLE_COOLER,
@@ -172,6 +172,20 @@ describe('a jug that was poured', () => {
     await userEvent.click(screen.getByRole('radio', { name: 'much too weak' }));
     expect(await screen.findByText('Nothing stands beside the jug.')).toBeInTheDocument();
     expect(screen.getByText(/of a concentrate three times as strong would do it/)).toBeInTheDocument();
+  });
+  it('is as the shelf has it: what is frozen keeps longer, what stood out too long is poured away, the bottles stay', async () => {
+    const daysOf = async (...more: object[]): Promise<string> => {
+      await open(...more);
+      const said = screen.getByText('Use by').nextElementSibling!.textContent;
+      cleanup();
+      return said;
+    };
+    expect(await daysOf({ type: 'moved', vesselId: 'jug', where: 'freezer' })).not.toBe(await daysOf());
+    await open({ type: 'stood-out', vesselId: 'jug', minutes: 600, ambientC: 33 });
+    expect(screen.queryByText('Taste and fix')).toBeNull();
+    expect(screen.getByRole('button', { name: 'Undo the time it stood out' })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Pour it away' }));
+    expect(server.sent[0]!.body).toMatchObject({ type: 'poured-away', vesselId: 'jug' });
   });
   it('tells of one that is gone', async () => {
     await open({ type: 'discarded', why: 'x' });

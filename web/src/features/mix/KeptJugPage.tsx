@@ -5,19 +5,18 @@ import {
   benchFigures,
   colourIn,
   drunkState,
-  findingsOfJug,
-  keepingOfJug,
-  keepingStateAt,
+  JUG,
   roomMl,
   thinningOf,
-  volumeMl,
   type FreeJug,
-  type Kitchen,
+  type FreeJugEvent,
   dilutionLine,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useHouse, useJug, useSayJug, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { SHELF_SAID } from '@/shared/keep/saidWords';
+import { thingsOfJug, type Thing } from '@/shared/keep/things';
 import { Alone } from '@/shared/ui/Alone';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -70,21 +69,26 @@ function JugWays({ jug }: { jug: FreeJug }): ReactNode {
   return (
     <>
       <LastUndo jug={jug} onUndo={(eventId) => say.mutate({ type: 'undone', eventId })} pending={say.isPending} />
-      <ThrowAway say={say} />
+      <ThrowAway say={say} all />
       <LinkButton to="/keep">The shelf</LinkButton>
       <Refusal error={say.error} />
     </>
   );
 }
 
-const ThrowAway = ({ say }: { say: ReturnType<typeof useSayJug> }): ReactNode => (
+/** Throws away what is in the jug; of one that cannot be worked out, all that was filled from it too. */
+const ThrowAway = ({ say, all = false }: { say: ReturnType<typeof useSayJug>; all?: boolean }): ReactNode => (
   <Ask
     trigger={<Button kind="quiet">Throw it away</Button>}
     title="Throw it away?"
     yes="Throw it away"
-    onYes={() => say.mutate({ type: 'discarded', why: 'thrown away' })}
+    onYes={() =>
+      say.mutate(
+        all ? { type: 'discarded', why: 'thrown away' } : { type: 'poured-away', vesselId: JUG, why: 'thrown away' },
+      )
+    }
   >
-    <p>This empties the jug. It can be undone here.</p>
+    <p>This empties the jug{all && ', and all that was filled from it'}. It can be undone here.</p>
   </Ask>
 );
 
@@ -105,10 +109,9 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
     }),
     [jug, thinning],
   );
-  const left = volumeMl(jug.liquid);
-  const empty = left < 1;
-  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
-  const state = keepingStateAt(keeping, now);
+  // The jug as the shelf has it: by how it has been kept since.
+  const thing = useMemo(() => thingsOfJug(jug, kitchen, now).find((t) => t.item.vesselId === JUG), [jug, kitchen, now]);
+  const why = thing?.placed.place === 'pour-away' ? thing.placed.why : undefined;
   return (
     <Page
       title={jug.name}
@@ -121,26 +124,26 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
       }
     >
       <MixPlaces />
-      {empty ? (
-        <p>{jug.discarded ? 'This jug was emptied.' : 'This jug has been drunk up.'}</p>
+      {thing === undefined ? (
+        <p>{jug.discarded ? 'This jug was emptied.' : 'Nothing is left in this jug.'}</p>
       ) : (
         <div className="space-y-3">
-          {state.kind === 'past' ? (
+          {why !== undefined ? (
             <Panel>
-              <LastDay state={state} discardAfter={keeping.discardAfter} reason={keeping.window.reason} />
+              <LastDay item={thing.item} why={why} now={now} />
               <Refusal error={say.error} />
               <Button
                 kind="main"
                 className="mt-3"
                 disabled={say.isPending}
-                onClick={() => say.mutate({ type: 'discarded', why: 'past its last day' })}
+                onClick={() => say.mutate({ type: 'poured-away', vesselId: JUG, why: why.slice(0, 300) })}
               >
                 {say.isPending ? 'Pouring…' : 'Pour it away'}
               </Button>
             </Panel>
           ) : (
             <>
-              <JugFacts jug={jug} kitchen={kitchen} thinning={thinning} now={now} say={say} />
+              <JugFacts jug={jug} thing={thing} thinning={thinning} say={say} />
               <TasteAndFix
                 subject={subject}
                 standing={standing}
@@ -153,12 +156,12 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
           )}
         </div>
       )}
-      {empty && <Refusal error={say.error} />}
+      {thing === undefined && <Refusal error={say.error} />}
     </Page>
   );
 }
 
-/** Takes back the last pour; what it was poured from is given back with it. */
+/** Takes back what was said last; what a pour was poured from is given back with it. */
 function LastUndo({
   jug,
   onUndo,
@@ -169,41 +172,38 @@ function LastUndo({
   pending: boolean;
 }): ReactNode {
   const undone = new Set(jug.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  const last = jug.events.filter((e) => e.type !== 'undone' && e.type !== 'tasted' && !undone.has(e.id)).at(-1);
+  const last = jug.events.filter((e) => SAID[e.type] !== undefined && !undone.has(e.id)).at(-1);
   if (!last) return null;
-  const words = {
-    'poured-together': 'Undo the pouring',
-    added: 'Undo the last fix',
-    'poured-out': 'Undo the last glass',
-    discarded: 'Undo: it is still there',
-    tasted: '',
-  } as const;
   return (
     <Button disabled={pending} onClick={() => onUndo(last.id)}>
-      {words[last.type as keyof typeof words]}
+      Undo {SAID[last.type]}
     </Button>
   );
 }
 
+/** What is taken back here; a verdict and what was read stand. */
+const SAID: Partial<Record<FreeJugEvent['type'], string>> = {
+  ...SHELF_SAID,
+  'poured-together': 'the pouring',
+  added: 'the last fix',
+  'poured-out': 'the last glass',
+  discarded: 'the throwing away',
+};
+
 function JugFacts({
   jug,
-  kitchen,
+  thing: { item, findings: said },
   thinning,
-  now,
   say,
 }: {
   jug: FreeJug;
-  kitchen: Kitchen;
+  thing: Thing;
   thinning: number;
-  now: number;
   say: ReturnType<typeof useSayJug>;
 }): ReactNode {
   const [glassMl, setGlass] = useState(jug.glassMl);
   const figures = benchFigures(jug.liquid, jug.standard);
-  const keeping = keepingOfJug(jug, Date.parse(jug.pouredAt));
-  const findings = findingsOfJug(jug, now, kitchen.altitudeM).filter(
-    (x) => x.places.includes('shelf') && x.level !== 'note',
-  );
+  const findings = said.filter((x) => x.places.includes('shelf') && x.level !== 'note');
   const stopped = findings.some((x) => x.level === 'block');
   const left = Math.floor(figures.volumeMl);
   const drawn = { kind: 'jug', capacityMl: jug.capacityMl, diameterCm: jug.capacityMl > 2500 ? 17 : 13 } as const;
@@ -230,9 +230,8 @@ function JugFacts({
             <dd>{jug.parts.map((p) => `${mlWords(p.ml)} ${p.name}`).join(', ')}</dd>
             <dt className="text-muted">Use by</dt>
             <dd>
-              <strong>{f.day(keeping.useBy)}</strong>, at the latest {f.day(keeping.discardAfter)}:{' '}
-              {keeping.window.reason}
-              {keeping.window.decides && `; ${keeping.window.decides}`}
+              <strong>{f.day(item.useBy)}</strong>, at the latest {f.day(item.discardAfter)}: {item.window.reason}
+              {item.window.decides && `; ${item.window.decides}`}
             </dd>
             <dt className="text-muted">For its label</dt>
             <dd>
@@ -251,7 +250,7 @@ function JugFacts({
           <div className="mt-2 flex flex-wrap items-center gap-3">
             <Button
               disabled={say.isPending || stopped || left < 1}
-              onClick={() => say.mutate({ type: 'poured-out', ml: Math.min(left, glassMl) })}
+              onClick={() => say.mutate({ type: 'poured', vesselId: JUG, ml: Math.min(left, glassMl) })}
             >
               Pour a glass
             </Button>

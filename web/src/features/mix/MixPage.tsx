@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
-  pastJugOf,
+  jugToPourAway,
   jugWarmC,
   type CooledBy,
   brewLines,
@@ -105,7 +105,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   );
   if (house.isPending) return <Loading what="the kitchen" />;
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
-  const past = pastJugOf(batch, now);
+  const away = jugToPourAway(batch, now);
   const figures = figuresOf(jug.liquid, standardOf(batch));
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const last = batch.events.filter((e) => e.type === 'added' && !undone.has(e.id)).at(-1);
@@ -137,9 +137,9 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
         />
       </p>
       <Refusal error={say.error} />
-      {past ? (
+      {away ? (
         <Panel>
-          <LastDay state={past.state} discardAfter={past.item.discardAfter} reason={past.item.window.reason} />
+          <LastDay {...away} now={now} />
           <LinkButton to="/keep" kind="main" className="mt-3">
             To the shelf, to pour it away
           </LinkButton>

@@ -1,4 +1,5 @@
 import type { Batch, BatchEvent } from '@steepsis/core';
+import { SHELF_SAID } from '@/shared/keep/saidWords';
 
 const LABELS: Partial<Record<BatchEvent['type'], string>> = {
   'brew-started': 'the start of that brew',
@@ -21,13 +22,9 @@ const LABELS: Partial<Record<BatchEvent['type'], string>> = {
 export const undoLabel = (type: BatchEvent['type']): string => LABELS[type] ?? OTHERS[type] ?? 'what was said last';
 
 const OTHERS: Partial<Record<BatchEvent['type'], string>> = {
-  poured: 'the last pour',
+  ...SHELF_SAID,
   added: 'what was poured in',
-  'stood-out': 'the time it stood out',
-  moved: 'where it stands',
-  'kept-in': 'what it is kept in',
   tasted: 'the last verdict',
-  observed: 'the sign that was seen',
 };
 
 /** What an instrument noted by itself is not the cook’s last thing. */

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { pastJugOf } from '@steepsis/core';
+import { jugToPourAway, keepingStateAt } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useBatches, useShelf } from '@/shared/api/queries';
 import { workedOut } from '@/shared/ui/reasonOf';
@@ -17,9 +17,9 @@ export function Component(): ReactNode {
   if (batches.isPending) return <Loading what="what can be tasted" />;
   if (batches.isError) return <Failed error={batches.error} retry={() => void batches.refetch()} />;
   const list = batches.data.batches;
-  // What is past its last day is poured away, not tasted; where that cannot be worked out its own page says why.
-  const past = new Set(
-    (shelf.data?.batches ?? []).flatMap((b) => (workedOut(() => pastJugOf(b, now)).value ? [b.id] : [])),
+  // What is past its last day or unfit is poured away, not tasted; where that cannot be worked out its own page says why.
+  const away = new Map(
+    (shelf.data?.batches ?? []).map((b) => [b.id, workedOut(() => jugToPourAway(b, now)).value?.item] as const),
   );
   return (
     <Page
@@ -42,9 +42,10 @@ export function Component(): ReactNode {
                   </p>
                 </div>
               </div>
-              {past.has(b.id) ? (
+              {away.get(b.id) ? (
                 <LinkButton kind="quiet" to="/keep">
-                  Past its last day: pour it away
+                  {keepingStateAt(away.get(b.id)!, now).kind === 'past' ? 'Past its last day' : 'Not fit any more'}:
+                  pour it away
                 </LinkButton>
               ) : (
                 <LinkButton to={`/taste/${b.id}`} kind={b.tasted ? 'plain' : 'main'}>

@@ -3,7 +3,7 @@ import { useParams } from 'react-router';
 import {
   glassColourOf,
   leafOf,
-  pastJugOf,
+  jugToPourAway,
   planOrWhy,
   type Batch,
   type Plan,
@@ -38,17 +38,17 @@ export function Component(): ReactNode {
 function TastePage({ batch }: { batch: Batch }): ReactNode {
   const { plan } = batch;
   const now = useNow(60_000);
-  // What stands past its last day is poured away; what was drunk before can still be said.
-  const past = pastJugOf(batch, now);
+  // What is past its last day or unfit is poured away; what was said before stands.
+  const away = jugToPourAway(batch, now);
   return (
     <Page
       title={`Taste: ${plan.drink.name}`}
       note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
-        {past ? (
+        {away ? (
           <Panel title="No more of it">
-            <LastDay state={past.state} discardAfter={past.item.discardAfter} reason={past.item.window.reason} />
+            <LastDay {...away} now={now} />
             <LinkButton to="/keep" kind="main" className="mt-3">
               To the shelf, to pour it away
             </LinkButton>

@@ -104,7 +104,7 @@ async function workThrough(
   await paced(
     kitchen ? (jugs?.items ?? []) : [],
     (jug) => {
-      const { value, reason } = workedOut(() => ofJug(jug, kitchen!, now));
+      const { value, reason } = workedOut(() => thingsOfJug(jug, kitchen!, now));
       if (value) things.push(...value);
       else faulty.push({ key: jug.id, name: jug.name, reason, to: `/mix/jug/${jug.id}` });
     },
@@ -136,7 +136,8 @@ const ofBatch = (batch: Batch, now: number): Thing[] =>
     };
   });
 
-const ofJug = (jug: FreeJug, kitchen: Kitchen, now: number): Thing[] =>
+/** What stands of a jug that was poured together: the jug, and what was filled from it. */
+export const thingsOfJug = (jug: FreeJug, kitchen: Kitchen, now: number): Thing[] =>
   jugItemsOf(jug, kitchen).map((item) => {
     const findings = cautionsOnJug(jug, item.vesselId, now, kitchen);
     return {
