@@ -8,7 +8,7 @@ import { cautionsOnShelf } from '../keeping/shelfCautions';
 import { drawLabel, wordsInside, type LabelShape } from './drawLabel';
 import { fitLabel, LEAST_PT, MM_PER_PT, roomOf, type Measure } from './fitLabel';
 import { bleedOf, BLEED_MM, PAPERS, placesOnSheet, SAFE_MM, SHEETS, type LabelSheet } from './labelSheet';
-import { howToDrink, labelLines, stopsLabel } from './labelText';
+import { howToDrink, labelLines, markOf, stopsLabel } from './labelText';
 
 const MIXED: readonly Told[] = [
   ...MEASURED,
@@ -47,6 +47,9 @@ describe('what a label says', () => {
   });
   it('has a line of one’s own on a gift', () => {
     expect(words(jug, { gift: 'For the lock keeper' })).toContain('For the lock keeper');
+  });
+  it('has a mark of its own for the jug and for what was left over beside it', () => {
+    expect(markOf(jug)).not.toBe(markOf(rest));
   });
   it('names honey for the smallest, and allergens', () => {
     const { batch: honeyed, atMin } = batchOf({ plants: [['linden_dried', 8]], sweet: ['honey', 60] } as never, 'jug');

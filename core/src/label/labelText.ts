@@ -1,6 +1,7 @@
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { plantOfBody } from '../liquid/liquid';
 import { glassFrom, type ShelfItem } from '../keeping/shelfItem';
+import { JUG } from '../keeping/storedVessel';
 import { asFraction, CUP_ML, TBSP_ML } from '../quantity/kitchenMeasures';
 import { knownPlant } from '../reference/plants';
 import type { Botanical } from '../reference/botanical';
@@ -166,6 +167,11 @@ const ruleLines = (said: SaidOnLabel): LabelLine[] =>
 export const stopsLabel = (said: SaidOnLabel): string | undefined =>
   said.find((f) => f.level === 'block' && f.places.includes('label'))?.message;
 
-/** A mark by which a bottle is found in the notebook: its making and its vessel. */
+/** A mark by which a bottle is found in the notebook: its making, and its vessel where that is not the jug. */
 export const markOf = ({ owner, vesselId }: Pick<ShelfItem, 'owner' | 'vesselId'>): string =>
-  `${owner.kind === 'batch' ? 'B' : 'J'}-${owner.id.slice(0, 6)}${vesselId.length > 20 ? `-${vesselId.slice(0, 4)}` : ''}`;
+  [owner.kind === 'batch' ? 'B' : 'J', owner.id.slice(0, 6), ...(vesselId === JUG ? [] : [shortOf(vesselId)])].join(
+    '-',
+  );
+
+/** What is told apart by a name, a part of the mix, keeps it; what has a number made up for it is known by four of its letters. */
+const shortOf = (vesselId: string): string => (vesselId.length > 20 ? vesselId.slice(0, 4) : vesselId);

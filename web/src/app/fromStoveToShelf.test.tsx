@@ -106,6 +106,20 @@ describe('on the shelf', () => {
     expect(await screen.findByRole('region', { name: 'Frozen' })).toBeInTheDocument();
     expect(await screen.findByRole('button', { name: /^Thaw: / })).toBeInTheDocument();
   });
+  it('what was left over opens by its own mark, not as the jug beside it', async () => {
+    const mixed: BatchEventBody = {
+      type: 'mixed',
+      mix: { concentrate: 800, syrup: 280, water: 700 },
+      hadMl: {},
+      sugarAddedG: 0,
+    };
+    shelf([...MIXED.slice(0, 3), [40, mixed]]);
+    const [, rest] = await screen.findAllByRole('button', { name: /^More: / });
+    await userEvent.click(rest!);
+    expect(
+      await screen.findByRole('dialog', { name: rest!.getAttribute('aria-label')!.slice('More: '.length) }),
+    ).toBeInTheDocument();
+  });
   it('it is filled into whole bottles with room under the lid, and what is over stays', async () => {
     shelf();
     await press(/^More: /);

@@ -4,7 +4,7 @@ import { actionsOf, JUG, SHELF_PLACES, type ShelfAction, type ShelfOwner, type S
 import { useAtStove, useSayOfThing, type ShelfSay } from '@/shared/api/queries';
 import { BatchWays } from '@/features/steep';
 import * as f from '@/shared/format/format';
-import { useThings, type Thing } from '@/shared/keep/things';
+import { thingBy, useThings, type Thing } from '@/shared/keep/things';
 import { FaultCard } from '@/shared/ui/Alone';
 import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -29,7 +29,7 @@ export function Component(): ReactNode {
   const [several, setSeveral] = useState<ReadonlySet<string> | undefined>(undefined);
   if (pending) return <Loading what="the shelf" />;
   if (error && things.length === 0) return <Failed error={error} retry={retry} />;
-  const open = things.find((t) => t.key === params.get('thing'));
+  const open = thingBy(things, params.get('thing'));
   const show = (key: string | undefined): void => setParams(key ? { thing: key } : {}, { replace: true });
 
   const sayAll = async (which: readonly Thing[], event: (t: Thing) => ShelfSay, words: string): Promise<void> => {

@@ -23,6 +23,7 @@ import { reasonOf, workedOut } from '@/shared/ui/reasonOf';
 
 /** One thing that stands somewhere, where it stands, and what the rule book says of it. */
 export type Thing = {
+  /** told apart in the whole house, where a mark is short enough for a label */
   key: string;
   item: ShelfItem;
   placed: Placed;
@@ -120,6 +121,12 @@ const unread = ({ id, name, error }: { id: string; name?: string; error: Error }
   to,
 });
 
+const keyOf = ({ owner, vesselId }: ShelfItem): string => `${owner.kind}/${owner.id}/${vesselId}`;
+
+/** The thing of a key, or of a mark as its label bears it. */
+export const thingBy = (things: readonly Thing[], keyOrMark: string | null): Thing | undefined =>
+  things.find((t) => t.key === keyOrMark) ?? things.find((t) => markOf(t.item) === keyOrMark);
+
 const placed = (item: ShelfItem, findings: readonly Finding[], now: number): Placed =>
   placeOf(item, findings, { nowMs: now, dayEndMs: endOfDay(now).getTime() });
 
@@ -127,7 +134,7 @@ const ofBatch = (batch: Batch, now: number): Thing[] =>
   shelfItemsOf(batch, now).map((item) => {
     const findings = cautionsOnShelf(batch, item.vesselId, now);
     return {
-      key: markOf(item),
+      key: keyOf(item),
       item,
       findings,
       placed: placed(item, findings, now),
@@ -141,7 +148,7 @@ export const thingsOfJug = (jug: FreeJug, kitchen: Kitchen, now: number): Thing[
   jugItemsOf(jug, kitchen).map((item) => {
     const findings = cautionsOnJug(jug, item.vesselId, now, kitchen);
     return {
-      key: markOf(item),
+      key: keyOf(item),
       item,
       findings,
       placed: placed(item, findings, now),
