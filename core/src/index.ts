@@ -262,7 +262,7 @@ export {
 } from './keeping/kept';
 
 export { shelfItemsOf } from './keeping/shelf';
-export { allergens, howToDrink, labelLines, markOf, stopsLabel, type LabelLine } from './label/labelText';
+export { allergens, howToDrink, labelLines, markOf, stopsLabel, stopsWords, type LabelLine } from './label/labelText';
 export {
   bleedOf,
   BLEED_MM,

@@ -154,6 +154,13 @@ describe('labels', () => {
     expect(svg).not.toContain('<b>');
     expect(svg).toContain('&#60;b&#62;');
   });
+  it('bear no line of one’s own that promises health', async () => {
+    const id = await mixed();
+    const on = { kind: 'single', widthMm: 90, heightMm: 120 } as const;
+    const { body } = await print('labels.pdf', { of: [labelOf(id)], on, gift: 'Cures colds' }).expect(422);
+    expect(body.detail).toMatch(/^“Cures colds”: .*health promise/);
+    await print('labels.pdf', { of: [labelOf(id)], on, gift: 'Tart and deep red' }).expect(200);
+  });
   it('say which of them cannot hold what must be on it', async () => {
     const id = await mixed();
     const told = async (widthMm: number, heightMm: number) =>

@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { aBatch, MEASURED, minutesIn, type Told } from '../test/aBatch';
 import { batchOf } from '../test/wholeThings';
 import { JUG } from '../batch/batch';
+import { BOOK } from '../drink/book';
 import { shelfItemsOf } from '../keeping/shelf';
 import type { ShelfItem } from '../keeping/shelfItem';
 import { cautionsOnShelf } from '../keeping/shelfCautions';
 import { drawLabel, wordsInside, type LabelShape } from './drawLabel';
 import { fitLabel, LEAST_PT, MM_PER_PT, roomOf, type Measure } from './fitLabel';
 import { bleedOf, BLEED_MM, PAPERS, placesOnSheet, SAFE_MM, SHEETS, type LabelSheet } from './labelSheet';
-import { howToDrink, labelLines, markOf, stopsLabel } from './labelText';
+import { howToDrink, labelLines, markOf, stopsLabel, stopsWords } from './labelText';
 
 const MIXED: readonly Told[] = [
   ...MEASURED,
@@ -50,6 +51,11 @@ describe('what a label says', () => {
   });
   it('has a mark of its own for the jug and for what was left over beside it', () => {
     expect(markOf(jug)).not.toBe(markOf(rest));
+  });
+  it('bears no words that promise health, and any that tell of taste', () => {
+    expect(stopsWords('A remedy for colds')).toMatch(/health promise/);
+    for (const drink of BOOK) expect(stopsWords(drink.name)).toBeUndefined();
+    expect(stopsWords('Tart, deep red, for the lock keeper')).toBeUndefined();
   });
   it('names honey for the smallest, and allergens', () => {
     const { batch: honeyed, atMin } = batchOf({ plants: [['linden_dried', 8]], sweet: ['honey', 60] } as never, 'jug');

@@ -5,6 +5,7 @@ import { JUG } from '../keeping/storedVessel';
 import { asFraction, CUP_ML, TBSP_ML } from '../quantity/kitchenMeasures';
 import { knownPlant } from '../reference/plants';
 import type { Botanical } from '../reference/botanical';
+import { findingsOf } from '../safety/evaluate';
 import { SWEETENERS } from '../sugar/sweeteners';
 import { strengthInWords, sweetnessInWords } from '../words/strengthWords';
 
@@ -166,6 +167,10 @@ const ruleLines = (said: SaidOnLabel): LabelLine[] =>
 /** What stops a label: a thing that is past its day or for nobody at this table gets none. */
 export const stopsLabel = (said: SaidOnLabel): string | undefined =>
   said.find((f) => f.level === 'block' && f.places.includes('label'))?.message;
+
+/** What stops a cook's own words from standing on a label: they promise health. Undefined where nothing does. */
+export const stopsWords = (text: string): string | undefined =>
+  stopsLabel(findingsOf({ intent: { label_text: text } }));
 
 /** A mark by which a bottle is found in the notebook: its making, and its vessel where that is not the jug. */
 export const markOf = ({ owner, vesselId }: Pick<ShelfItem, 'owner' | 'vesselId'>): string =>

@@ -13,6 +13,7 @@ import {
   placesOnSheet,
   shelfItemsOf,
   stopsLabel,
+  stopsWords,
   type Finding,
   type Kitchen,
   type LabelDrawing,
@@ -114,7 +115,7 @@ export class LabelsController {
     const drawings: LabelDrawing[] = [];
     for (const of of ask.of) {
       const { item, said } = await this.thing(of, kitchen);
-      const stopped = stopsLabel(said);
+      const stopped = stopsLabel(said) ?? stoppedWords(item.drinkName, ask.gift);
       if (stopped)
         throw new ProblemException({ type: 'blocked', title: 'No label for this', status: 422, detail: stopped });
       const lines = labelLines(item, said, {
@@ -148,6 +149,13 @@ export class LabelsController {
     return { item, said: cautionsOnShelf(batch, vesselId, now) };
   }
 }
+
+/** The first of a cook's own words that may not stand on a label, with why. */
+const stoppedWords = (...texts: readonly (string | undefined)[]): string | undefined =>
+  texts.flatMap((text) => {
+    const why = text && stopsWords(text);
+    return why ? [`“${text}”: ${why}`] : [];
+  })[0];
 
 /** A time zone that is one; undefined where none was told. @throws ProblemException for another */
 function knownZone(zone: string | undefined): string | undefined {
