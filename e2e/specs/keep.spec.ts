@@ -84,12 +84,16 @@ test('a jug goes into six labelled bottles, two of them frozen and one thawed', 
   await test.step('the SVG is of its true size, and its code is read off the page it is drawn on', async () => {
     await cook.choose('Labels on', 'one label by itself');
     await page.getByLabel('An address for a code on the label').fill('https://kitchen.example:4410');
-    const { body } = await fetched(page, 'As a picture (SVG)');
-    const svg = body.toString();
+    await page.getByText('As 6 pictures (SVG)').click();
+    const codes = new Set<string | undefined>();
+    for (const i of [2, 6])
+      codes.add(await codeOn(page, (await fetched(page, new RegExp(`bottle ${i} of 6$`))).body.toString()));
+    expect(codes.size).toBe(2);
+    const svg = (await fetched(page, /bottle 1 of 6$/)).body.toString();
     expect(svg).toContain('width="60mm" height="90mm"');
     expect(await codeOn(page, svg)).toMatch(/^https:\/\/kitchen\.example:4410\/keep\?thing=B-[0-9a-f]{6}-\w{4}$/);
     await page.getByLabel('An address for a code on the label').fill('');
-    expect(await codeOn(page, (await fetched(page, 'As a picture (SVG)')).body.toString())).toBeUndefined();
+    expect(await codeOn(page, (await fetched(page, /bottle 1 of 6$/)).body.toString())).toBeUndefined();
   });
 
   await test.step('printed they are labelled; one is thawed and has days, not months', async () => {

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
-import { PAPERS, SHEET_RANGES, SHEETS, type LabelSheet } from '@steepsis/core';
+import { PAPERS, placesOnSheet, SHEET_RANGES, SHEETS, type LabelSheet } from '@steepsis/core';
 import type { LabelOn } from '@steepsis/contract';
 import { get } from '@/shared/api/client';
 import { useSayOfThing } from '@/shared/api/queries';
@@ -11,6 +11,7 @@ import { figure } from '@/shared/ui/Figure';
 import { InlineChoice, type Choice } from '@/shared/ui/InlineChoice';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { workedOut } from '@/shared/ui/reasonOf';
 import { LabelPreview } from './LabelPreview';
 import { labelsUrl, onOf, useLabels, type FormName } from './labelStore';
 import { titleOf } from './thingWords';
@@ -72,9 +73,9 @@ function LabelBench({
   const on = onOf(settings);
   const wishes = { copies, ...(gift.trim() ? { gift: gift.trim() } : {}), ...(isUrl(address) ? { address } : {}) };
   const labels = chosen.length * copies;
-  const markLabelled = (): void =>
+  const markLabelled = (which: readonly Thing[]): void =>
     void (async () => {
-      for (const t of chosen)
+      for (const t of which)
         await sayOf.mutateAsync({ owner: t.item.owner, event: { type: 'labelled', vesselId: t.item.vesselId } });
     })().catch(() => undefined);
   return (
@@ -216,19 +217,11 @@ function LabelBench({
                   href={labelsUrl('pdf', chosen, on, wishes)}
                   target="_blank"
                   rel="noreferrer"
-                  onClick={markLabelled}
+                  onClick={() => markLabelled(chosen)}
                 >
                   Print {labels === 1 ? 'the label' : `${labels} labels`}
                 </a>
-                <a
-                  className="inline-flex min-h-11 items-center font-semibold text-action underline underline-offset-4"
-                  href={labelsUrl('svg', chosen, on, wishes)}
-                  target="_blank"
-                  rel="noreferrer"
-                  onClick={markLabelled}
-                >
-                  As a picture (SVG)
-                </a>
+                <Pictures of={chosen} on={on} wishes={wishes} onTaken={markLabelled} />
               </div>
               <Refusal error={sayOf.error} />
             </>
@@ -245,6 +238,51 @@ type TellsOf = {
   labels: readonly ({ fits: true; scale: number; shortened: number; leftOut: number } | { fits: false })[];
 };
 type Wishes = { copies: number; gift?: string; address?: string };
+
+/** Labels as pictures: a picture is one sheet, or one label, where a PDF has them all. */
+function Pictures({
+  of,
+  on,
+  wishes,
+  onTaken,
+}: {
+  of: readonly Thing[];
+  on: LabelOn;
+  wishes: Wishes;
+  onTaken: (which: readonly Thing[]) => void;
+}): ReactNode {
+  const pages =
+    on.kind === 'sheet'
+      ? (workedOut(() => placesOnSheet(on.sheet, of.length * wishes.copies, on.start)).value?.at(-1)?.page ?? 0) + 1
+      : of.length;
+  // Copies of a single label are one picture.
+  const asked = on.kind === 'sheet' ? wishes : { ...wishes, copies: 1 };
+  const picture = (page: number, words: string): ReactNode => (
+    <a
+      key={page}
+      className="inline-flex min-h-11 items-center font-semibold text-action underline underline-offset-4"
+      href={`${labelsUrl('svg', of, on, asked)}&page=${page}`}
+      target="_blank"
+      rel="noreferrer"
+      onClick={() => onTaken(on.kind === 'sheet' ? of : [of[page]!])}
+    >
+      {words}
+    </a>
+  );
+  if (pages === 1) return picture(0, 'As a picture (SVG)');
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-action">
+        As {pages} pictures (SVG)
+      </summary>
+      <p className="flex flex-wrap gap-x-4">
+        {Array.from({ length: pages }, (_, page) =>
+          picture(page, on.kind === 'sheet' ? `Sheet ${page + 1}` : titleOf(of[page]!.item)),
+        )}
+      </p>
+    </details>
+  );
+}
 
 /** What became of the words: smaller, shorter, or too much for the label. */
 function Told({ of, on, wishes }: { of: readonly Thing[]; on: LabelOn; wishes: Wishes }): ReactNode {
