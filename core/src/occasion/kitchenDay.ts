@@ -32,9 +32,15 @@ export type Chain = {
   holds: readonly Hold[];
   /** the last task ends at the latest so long before all is to be ready, min: rest, cold */
   restMin: number;
+  /** by how much earlier than that it was put by hand, min: it stands ready, and may be late by so much */
+  earlierMin?: number;
   /** chains whose last task is to be over before this one begins: syrup before mix */
   after?: readonly string[];
 };
+
+/** So long before all is ready the last task of a chain ends at the latest, min. */
+export const endsBeforeMin = ({ restMin, earlierMin = 0 }: Pick<Chain, 'restMin' | 'earlierMin'>): number =>
+  restMin + earlierMin;
 
 /** What the kitchen has: how much of each thing, and when it cannot be had (hands at night). */
 export type DayKitchen = {

@@ -2,6 +2,7 @@ import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { planDrink, type Plan } from '../plan/planDrink';
 import { chainsOf, glassesOfOccasion, kitchenOfDay, litresOf, surelyReadyMin, type Occasion } from './occasion';
+import type { Chain } from './kitchenDay';
 import { faultsOfDay, latestBegin, scheduleDay } from './schedule';
 
 const READY = '2026-07-05T15:00:00.000Z';
@@ -62,6 +63,30 @@ describe('an occasion', () => {
     const [main] = chainsOf('pear', planOf('hot-spiced-pear-rooibos', 1.7)).slice(-1);
     const hot = main!.holds.every((h) => h.of !== 'fridge');
     expect(hot).toBe(planOf('hot-spiced-pear-rooibos', 1.7).target.hot === true);
+  });
+  it('is the surer, the earlier a drink was put, and the less sure, the more drinks must be ready', () => {
+    const one = chainsOf('cooler', planOf('roselle-rose-hip-cooler', 2.4)).at(-1)!;
+    const sureOf = (chains: readonly Chain[]): number => {
+      const s = scheduleDay(chains, day());
+      if (s.kind !== 'day') throw new Error('a day');
+      expect(faultsOfDay(chains, day(), s.starts)).toEqual([]);
+      return surelyReadyMin(
+        chains,
+        Object.fromEntries(chains.map((c) => [c.id, s.starts[c.id]!.at(-1)! + c.tasks.at(-1)!.minutes])),
+      );
+    };
+    const put = (earlierMin: number): Chain => ({ ...one, after: [], earlierMin });
+    const sure = [0, 1, 2, 240].map((min) => sureOf([put(min)]));
+    for (let i = 1; i < sure.length; i++) expect(sure[i]!).toBeLessThan(sure[i - 1]!);
+    expect(sure.at(-1)).toBe(0);
+    // Two that are as likely each are both ready less often than either.
+    const ends = { a: 0, b: 0 };
+    const same = (...ids: string[]): number =>
+      surelyReadyMin(
+        ids.map((id) => ({ ...put(0), id, restMin: 0 })),
+        ends,
+      );
+    expect(same('a', 'b')).toBeGreaterThan(same('a'));
   });
   it('is as sure as its longest spread: never surer for being later', () => {
     const chains = chainsOf('cooler', planOf('roselle-rose-hip-cooler', 2.4));

@@ -2,7 +2,9 @@ import type { PlannedBrew, Plan } from '../plan/planTypes';
 import { betweenStages, HANDS, mixMinutes, restMinutes, servedAtOnce } from '../plan/workTime';
 import { volumeMl } from '../liquid/liquid';
 import type { Kitchen } from '../drink/drink';
+import { normalCdf } from '../quantity/normal';
 import { requirePositive } from '../quantity/range';
+import { bisect } from '../quantity/solve';
 import type { Chain, DayKitchen, DayTask, Gap, Hold, Need } from './kitchenDay';
 
 // An occasion: several drinks for guests, ready at one time, made by one kitchen.
@@ -335,12 +337,29 @@ function nights(readyMs: number, localHour: (ms: number) => number): readonly (r
   });
 }
 
-/** When all of it is ready nine times in ten, min after the plan: spreads along a chain add in squares, the latest chain decides. */
+/** How sure it is that all is ready when it is said to be. House choice. */
+const SURE = 0.9;
+/** Standard deviations of a normal spread on either side that hold four in five. */
+const FOUR_IN_FIVE_SD = 1.2816;
+/** Standard deviations beyond which nothing is told apart. */
+const FAR_SD = 8;
+
+/**
+ * When all of it is ready nine times in ten, min after the plan; 0 for a day that is as sure by then. Spreads along a chain add in
+ * squares; that every chain is ready is the product of their chances, as if none delayed another (house estimate).
+ * @param ends when the last task of each chain ends, min against ready
+ */
 export function surelyReadyMin(chains: readonly Chain[], ends: Readonly<Record<string, number>>): number {
-  // Four in five is 1.28 standard deviations either way of a normal spread; nine in ten on one side is the same.
-  const late = chains.map((c) => {
-    const spread = Math.sqrt(c.tasks.reduce((sum, t) => sum + t.slackMin ** 2, 0));
-    return (ends[c.id] ?? 0) + c.restMin + spread;
-  });
-  return Math.max(0, ...late);
+  const each = chains.map((c) => ({
+    readyMin: (ends[c.id] ?? 0) + c.restMin,
+    sdMin: Math.sqrt(c.tasks.reduce((sum, t) => sum + t.slackMin ** 2, 0)) / FOUR_IN_FIVE_SD,
+  }));
+  const chanceBy = (min: number): number =>
+    each.reduce(
+      (all, { readyMin, sdMin }) => all * (sdMin > 0 ? normalCdf((min - readyMin) / sdMin) : min >= readyMin ? 1 : 0),
+      1,
+    );
+  if (chanceBy(0) >= SURE) return 0;
+  const far = Math.max(...each.map(({ readyMin, sdMin }) => readyMin + FAR_SD * sdMin)) + 1;
+  return bisect('surelyReadyMin', (min) => chanceBy(min) - SURE, 0, far, 1e-3);
 }

@@ -1,6 +1,6 @@
 import { seededRandom } from '../uncertainty/random';
 import { InputError } from '../quantity/errors';
-import { takenBy, type Chain, type DayKitchen, type Starts, type Taken } from './kitchenDay';
+import { endsBeforeMin, takenBy, type Chain, type DayKitchen, type Starts, type Taken } from './kitchenDay';
 
 // Several drinks on one clock, worked out back from when all is to be ready: each as late as it may be, nothing held twice.
 
@@ -123,7 +123,7 @@ export function scheduleInOrder(
     const chain = chains[i]!;
     if (starts[chain.id]) continue;
     const before = chains.filter((c) => c.after?.includes(chain.id)).map((c) => starts[c.id]?.[0] ?? 0);
-    const placed = place(chain, book, kitchen, Math.min(-chain.restMin, ...before));
+    const placed = place(chain, book, kitchen, Math.min(-endsBeforeMin(chain), ...before));
     if ('binds' in placed) return { kind: 'no-place', chainId: chain.id, binds: placed.binds };
     starts[chain.id] = placed as readonly number[];
     note(chain, placed as readonly number[]);
@@ -165,7 +165,7 @@ export function scheduleDay(
   { tries = 300, seed = 1, pinned = {} }: { tries?: number; seed?: number; pinned?: Starts } = {},
 ): Scheduled {
   const random = seededRandom(seed);
-  const length = (c: Chain): number => c.tasks.reduce((sum, t) => sum + t.minutes, c.restMin);
+  const length = (c: Chain): number => c.tasks.reduce((sum, t) => sum + t.minutes, endsBeforeMin(c));
   // The longest first: it decides when the day begins.
   let order = chains.map((_, i) => i).sort((a, b) => length(chains[b]!) - length(chains[a]!));
   let now = scheduleInOrder(chains, order, kitchen, pinned);
@@ -226,7 +226,7 @@ export function latestBegin(chains: readonly Chain[], kitchen: DayKitchen): numb
 
 /** Least minutes between the end of a task and when all is ready. */
 const tailMin = (c: Chain, i: number): number =>
-  c.restMin +
+  endsBeforeMin(c) +
   c.tasks.slice(i + 1).reduce((sum, t) => sum + t.minutes, 0) +
   c.gaps.slice(i).reduce((sum, g) => sum + g.minMin, 0);
 /** Least minutes between the beginning of a chain and a task of it. */
@@ -249,7 +249,7 @@ export function faultsOfDay(chains: readonly Chain[], kitchen: DayKitchen, start
         faults.push(`${c.id}: ${gap.toFixed(2)} min after ${c.tasks[i]!.id}`);
     });
     const end = own.at(-1)! + c.tasks.at(-1)!.minutes;
-    if (end > -c.restMin + 1e-3) faults.push(`${c.id} ends ${(end + c.restMin).toFixed(1)} min late`);
+    if (end > -endsBeforeMin(c) + 1e-3) faults.push(`${c.id} ends ${(end + endsBeforeMin(c)).toFixed(1)} min late`);
     for (const id of c.after ?? []) {
       const other = chains.find((x) => x.id === id);
       const otherEnd = other && starts[id] ? starts[id].at(-1)! + other.tasks.at(-1)!.minutes : -Infinity;

@@ -127,8 +127,7 @@ function worked({ occasion, drinks, kitchen }: DayQuestion): {
     const { plan } = result;
     plans.push(plan);
     told.push({ ...line, colour: colourOfPlan(plan) });
-    for (const chain of chainsOf(key, plan))
-      chains.push({ ...chain, restMin: chain.restMin + (occasion.moved[chain.id] ?? 0) });
+    for (const chain of chainsOf(key, plan)) chains.push({ ...chain, earlierMin: occasion.moved[chain.id] ?? 0 });
   });
   const day = kitchenOfDay(kitchen, occasion, localHour);
   return { drinks: told, chains, plans, kitchen: day, scheduled: scheduleDay(chains, day) };
