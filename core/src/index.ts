@@ -175,7 +175,8 @@ export { glassColourOf } from './batch/glassColour';
 export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
-export { DAY_AHEAD_H, longestRest, namesWithRoom, NIGHT, shareOfDayAhead } from './stove/dayAhead';
+export { DAY_AHEAD_H, longestRest, namesWithRoom, shareOfDayAhead } from './stove/dayAhead';
+export { isNight } from './quantity/night';
 export { coolingAt, jugWarmC, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
 export { endFiguresOf, stirredIn, type EndFigures } from './stove/endFigures';
 export { forgottenAt, FORGOTTEN_AFTER_MIN, fromTheStart, type Forgotten } from './stove/forgot';
@@ -232,7 +233,7 @@ export {
 } from './batch/progress';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { jarExpected, type JarExpected } from './batch/jarExpected';
-export { tendingTimes, UP, type TendingTime } from './ferment/schedule';
+export { tendingTimes, type TendingTime } from './ferment/schedule';
 export { liveJarAt, type LiveJarView } from './batch/tendingOfBatch';
 export { freezePlan } from './batch/freeze';
 export {

@@ -3,7 +3,8 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { BOOK } from '../drink/book';
 import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import { planDrink } from '../plan/planDrink';
-import { tendingTimes, UP } from '../ferment/schedule';
+import { tendingTimes } from '../ferment/schedule';
+import { NIGHT } from '../quantity/night';
 import { aBatch, MEASURED, minutesIn, type Told } from '../test/aBatch';
 import { decide } from './decide';
 import { jarExpected } from './jarExpected';
@@ -74,7 +75,7 @@ describe('its times', () => {
   ] as const;
   it('suit the house: nobody gets up for them, and what is overdue is now', () => {
     const times = tendingTimes(tasks, noon, 14, hourOf);
-    expect(times.every((t) => hourOf(t.atMs) >= UP.fromH && hourOf(t.atMs) <= UP.toH)).toBe(true);
+    expect(times.every((t) => hourOf(t.atMs) >= NIGHT.toH && hourOf(t.atMs) <= NIGHT.fromH)).toBe(true);
     expect(times[0]).toEqual({ task: 'look', atMs: noon });
     expect(times.every((t, i) => i === 0 || t.atMs >= times[i - 1]!.atMs)).toBe(true);
   });

@@ -1,11 +1,9 @@
+import { isNight, NIGHT } from '../quantity/night';
 import { requireInRange } from '../quantity/range';
 import type { Tending, TendingTask } from './tending';
 
 /** A task of a live jar at a time that suits the house, ms since 1970 UTC. */
 export type TendingTime = { task: TendingTask; atMs: number };
-
-/** The house is up between these hours. House estimate until the kitchen tells its own. */
-export const UP = { fromH: 7, toH: 22.5 } as const;
 
 const HOUR_MS = 3_600_000;
 
@@ -39,9 +37,9 @@ export function tendingTimes(
 
 function whenUp(ms: number, task: TendingTask, hourOf: (ms: number) => number): number {
   const hour = hourOf(ms);
-  if (hour >= UP.fromH && hour <= UP.toH) return ms;
-  const sinceEvening = hour > UP.toH ? hour - UP.toH : hour + 24 - UP.toH;
+  if (!isNight(hour)) return ms;
+  const sinceEvening = hour > NIGHT.fromH ? hour - NIGHT.fromH : hour + 24 - NIGHT.fromH;
   // Gas waits for nobody: what is due in the night is let out before it.
   if (task === 'vent') return ms - sinceEvening * HOUR_MS;
-  return ms + (24 - UP.toH + UP.fromH - sinceEvening) * HOUR_MS;
+  return ms + (24 - NIGHT.fromH + NIGHT.toH - sinceEvening) * HOUR_MS;
 }

@@ -2,6 +2,7 @@ import type { PlannedBrew, Plan } from '../plan/planTypes';
 import { betweenStages, HANDS, mixMinutes, restMinutes, servedAtOnce } from '../plan/workTime';
 import { volumeMl } from '../liquid/liquid';
 import type { Kitchen } from '../drink/drink';
+import { NIGHT } from '../quantity/night';
 import { normalCdf } from '../quantity/normal';
 import { requirePositive } from '../quantity/range';
 import { bisect } from '../quantity/solve';
@@ -304,8 +305,6 @@ const STAGE_WORDS: Readonly<Record<string, string>> = {
 
 /** Litres that a fridge of a house has room for beside what it holds. House estimate until the kitchen tells its own. */
 export const FRIDGE_LITRES = 12;
-/** When nobody is up, by the clock of the house, h. House estimate, later than the bar's: one sits up before guests. */
-const ASLEEP = { fromH: 22.5, toH: 7 } as const;
 
 /**
  * What a kitchen has for a day of it.
@@ -332,8 +331,8 @@ const DAYS_BACK = 4;
 function nights(readyMs: number, localHour: (ms: number) => number): readonly (readonly [number, number])[] {
   const hour = localHour(readyMs);
   return Array.from({ length: DAYS_BACK + 1 }, (_, d): readonly [number, number] => {
-    const wakes = -60 * (hour - ASLEEP.toH) - d * 1440;
-    return [wakes - 60 * (24 - ASLEEP.fromH + ASLEEP.toH), wakes];
+    const wakes = -60 * (hour - NIGHT.toH) - d * 1440;
+    return [wakes - 60 * (24 - NIGHT.fromH + NIGHT.toH), wakes];
   });
 }
 

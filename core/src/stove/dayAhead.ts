@@ -8,9 +8,6 @@ export const DAY_AHEAD_H = 24;
 /** Hours ahead at which the line has grown half as fine as at now. House choice. */
 const FINE_FOR_H = 1.5;
 
-/** When nobody is up, by the clock of the house, h. House estimate until the kitchen tells its own. */
-export const NIGHT = { fromH: 23, toH: 6 } as const;
-
 /**
  * Where a moment stands on the line: 0 is now, 1 a day ahead. What is over stands at 0, what is later at 1.
  * @param hoursAhead h from now

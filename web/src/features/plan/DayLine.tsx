@@ -1,6 +1,6 @@
 import { addDays, setHours, startOfHour } from 'date-fns';
 import type { ReactNode } from 'react';
-import { dayOfPlan, explain, handsOnMinutes, NIGHT, totalMinutes, type DayLeg, type Plan } from '@steepsis/core';
+import { dayOfPlan, explain, handsOnMinutes, isNight, totalMinutes, type DayLeg, type Plan } from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';
@@ -43,7 +43,7 @@ export function DayLine({ plan, onReadyBy }: { plan: Plan; onReadyBy: (iso: stri
             <>
               Start by <strong>{f.moment(new Date(startMs).toISOString())}</strong>
               {late && ': that has passed'}
-              {!late && isNight(startMs) && <span className="text-muted"> (in the night)</span>}
+              {!late && inTheNight(startMs) && <span className="text-muted"> (in the night)</span>}
             </>
           ) : (
             <>Start now</>
@@ -92,9 +92,9 @@ export function DayLine({ plan, onReadyBy }: { plan: Plan; onReadyBy: (iso: stri
 
 const LINK = 'inline min-h-11 border-b-2 border-action font-semibold leading-tight sm:min-h-0';
 
-const isNight = (ms: number): boolean => {
-  const hour = new Date(ms).getHours();
-  return hour >= NIGHT.fromH || hour < NIGHT.toH;
+const inTheNight = (ms: number): boolean => {
+  const at = new Date(ms);
+  return isNight(at.getHours() + at.getMinutes() / 60);
 };
 
 /** The next three in the afternoon that can be met. */

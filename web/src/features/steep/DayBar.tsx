@@ -7,7 +7,7 @@ import {
   DAY_AHEAD_H,
   longestRest,
   namesWithRoom,
-  NIGHT,
+  isNight,
   shareOfDayAhead,
   vesselOf,
   type Batch,
@@ -140,7 +140,7 @@ function Edge({
   const at = (ms: number): number => 100 * WIDE * shareOfDayAhead((ms - now) / HOUR_MS);
   const first = addHours(startOfHour(now), 1);
   const hours = Array.from({ length: DAY_AHEAD_H }, (_, i) => addHours(first, i));
-  const night = hours.filter((h) => h.getHours() >= NIGHT.fromH || h.getHours() < NIGHT.toH);
+  const night = hours.filter((h) => isNight(h.getHours() + 0.5));
   const free = (share: number): boolean =>
     share > (NOW_PX + 10) / linePx &&
     share < 1 - HOUR_PX / linePx &&
