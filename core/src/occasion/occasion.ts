@@ -74,6 +74,8 @@ const SOON: Gap = { minMin: 0, maxMin: 20 };
 const READY_TO_GO: Gap = { minMin: 0, maxMin: 240 };
 /** A steep may be pulled so much later, share of its time, and at least and at most so many minutes. House choice, inside most windows. */
 const PULL_LATE = { share: 0.1, least: 2, most: 30 } as const;
+/** A brew beside the main one, cooled in the bath by itself so that the mix waits for nothing, min. House estimate. */
+const SIDE_BREW_COOLS_MIN = 30;
 /** Stirring a plain syrup clear, min. House estimate. */
 const SYRUP_MIN = 12;
 /** How far a stage may run over, four times in five: share of it. House estimate, by kind of stage that the hands do not end. */
@@ -90,8 +92,8 @@ export function chainsOf(id: string, plan: Plan): readonly Chain[] {
       const cool = {
         id: `${id}/${b.brewId}/cool`,
         name: `cool the ${b.name.toLowerCase()}`,
-        minutes: 30,
-        slackMin: 5,
+        minutes: SIDE_BREW_COOLS_MIN,
+        slackMin: SIDE_BREW_COOLS_MIN * RUNS_OVER,
         needs: [BATH],
       };
       return {
@@ -218,7 +220,8 @@ function brewed(
     },
     AT_ONCE,
   );
-  let [firstOn, strained, gap] = [1, false, READY_TO_GO];
+  let gap = READY_TO_GO;
+  let strainAt: number | undefined;
   for (const stage of way.stages) {
     if (stage.kind === 'strain') {
       push(
@@ -231,7 +234,7 @@ function brewed(
         },
         gap,
       );
-      strained = true;
+      strainAt ??= tasks.length - 1;
       gap = SOON;
       continue;
     }
@@ -249,20 +252,23 @@ function brewed(
       },
       gap,
     );
-    gap =
-      stage.kind === 'steep' ? pulledBy(minutes) : stage.kind === 'ferment' ? READY_TO_GO : strained ? SOON : AT_ONCE;
+    gap = gapAfter(stage.kind, minutes, strainAt !== undefined);
   }
-  firstOn = Math.min(firstOn, tasks.length - 1);
-  const strainAt = tasks.findIndex((t) => t.name.startsWith('strain'));
-  const holds: Hold[] = [
-    {
-      of: `${vessel.kind}:${vessel.id}`,
-      amount: pots,
-      fromTask: firstOn,
-      toTask: strainAt >= firstOn ? strainAt : tasks.length - 1,
-    },
-  ];
-  return { tasks, gaps, holds };
+  const last = tasks.length - 1;
+  // Its pot is taken from the first thing that is put on until it is strained.
+  const pot: Hold = {
+    of: `${vessel.kind}:${vessel.id}`,
+    amount: pots,
+    fromTask: Math.min(1, last),
+    toTask: strainAt ?? last,
+  };
+  return { tasks, gaps, holds: [pot] };
+}
+
+function gapAfter(kind: PlannedBrew['way']['stages'][number]['kind'], minutes: number, strained: boolean): Gap {
+  if (kind === 'steep') return pulledBy(minutes);
+  if (kind === 'ferment') return READY_TO_GO;
+  return strained ? SOON : AT_ONCE;
 }
 
 const pulledBy = (minutes: number): Gap => ({
