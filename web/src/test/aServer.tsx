@@ -29,6 +29,8 @@ export class AServer {
   drink: Drink | undefined;
   /** answers by path, before all others */
   answers: Record<string, unknown> = {};
+  /** paths of what is not there */
+  lost = new Set<string>();
   /** what the next change is refused with */
   refusal: { status: number; body: object } | undefined;
 
@@ -42,6 +44,7 @@ export class AServer {
         });
         if (this.refusal) return this.reply(this.refusal.body, this.refusal.status);
       }
+      if (this.lost.has(at)) return this.reply({ type: 'not-found', title: 'Not found', status: 404 }, 404);
       return this.reply(this.answerTo(at));
     });
   }

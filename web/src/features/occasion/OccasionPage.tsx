@@ -1,13 +1,18 @@
 import { addMinutes, format as formatDate } from 'date-fns';
 import { X } from 'lucide-react';
-import { useQueries } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { glassesOf, glassesOfOccasion, OCCASION_RANGES, type Occasion, type OccasionDrink } from '@steepsis/core';
-import type { DrinkView, Kept } from '@steepsis/contract';
-import { get } from '@/shared/api/client';
-import { serverNow } from '@/shared/api/clock';
-import { useDrinks, useHouse, useSaveHouse, type House } from '@/shared/api/queries';
+import {
+  FRIDGE_LITRES,
+  glassesOf,
+  glassesOfOccasion,
+  OCCASION_RANGES,
+  type Occasion,
+  type OccasionDrink,
+} from '@steepsis/core';
+import type { Kept } from '@steepsis/contract';
+import { serverNow, useNow } from '@/shared/api/clock';
+import { useDrinks, useDrinksBy, useHouse, useSaveHouse, type House } from '@/shared/api/queries';
 import { useEdited } from '@/shared/api/useEdited';
 import * as f from '@/shared/format/format';
 import { useThings } from '@/shared/keep/things';
@@ -47,7 +52,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   const occasion = edited.value;
   const save = useSaveHouse();
   const change = (part: Partial<Occasion>): void => edited.change({ ...occasion, ...part });
-  const question = useQuestion(occasion, house);
+  const { question, error, retry } = useQuestion(occasion, house);
   const { answer, working, failed } = useDay(question);
   return (
     <Page
@@ -80,6 +85,13 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <Empty>Add a drink, and the day is worked out.</Empty>
       ) : failed ? (
         <p role="alert">This day cannot be worked out as it stands. Take a drink off, and put it on again.</p>
+      ) : error ? (
+        <>
+          <Refusal error={error} />
+          <p className="flex flex-wrap items-center gap-3">
+            A drink of this day cannot be read. Take it off, or <Button onClick={retry}>Try again</Button>
+          </p>
+        </>
       ) : !answer ? (
         <p role="status">Working the day out.</p>
       ) : (
@@ -100,22 +112,18 @@ async function intoCalendar(occasion: Occasion, answer: Extract<DayAnswer, { kin
 }
 
 /** What the day is worked out from: drinks as this house makes them, and what stands. */
-function useQuestion(occasion: Occasion, house: House): DayQuestion | undefined {
+function useQuestion(
+  occasion: Occasion,
+  house: House,
+): { question: DayQuestion | undefined; error: Error | null; retry: () => void } {
   const ids = [...new Set(occasion.drinks.map((d) => d.drinkId))];
-  const views = useQueries({
-    queries: ids.map((id) => ({
-      queryKey: ['drink', id],
-      queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`),
-    })),
-  });
+  const { data: views, error, retry } = useDrinksBy(ids);
   const { things } = useThings();
-  const data = views.map((v) => v.data);
-  const stamp = data.map((d) => d?.drink.version ?? 0).join();
-  return useMemo(() => {
-    if (data.some((d) => d === undefined)) return undefined;
+  const question = useMemo(() => {
+    if (!views || occasion.drinks.some((d) => !views[d.drinkId])) return undefined;
     const ready = Date.parse(occasion.readyBy);
     const drinks = occasion.drinks.map((of): AskedDrink => {
-      const view = data[ids.indexOf(of.drinkId)]!;
+      const view = views[of.drinkId]!;
       // What stands on the shelf and is still good when it is served is counted in, once.
       const standing = things
         .filter(
@@ -127,8 +135,8 @@ function useQuestion(occasion: Occasion, house: House): DayQuestion | undefined 
       return { of, drink: view.drink, startFrom: view.startFrom, standing: first ? Math.floor(standing) : 0 };
     });
     return { occasion, drinks, kitchen: house.forPlans, pantry: house.entries };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- views are told by their versions
-  }, [occasion, stamp, things, house.forPlans, house.entries]);
+  }, [occasion, views, things, house.forPlans, house.entries]);
+  return { question, error, retry };
 }
 
 /** For whom, when, and what. */
@@ -237,7 +245,7 @@ function Asked({
         </p>
       )}
       <p className="mt-1 text-sm text-muted">
-        {house.kitchen.body.burners ?? 2} rings, and about 12 L of room in the fridge (house estimate).
+        {house.kitchen.body.burners ?? 2} rings, and about {FRIDGE_LITRES} L of room in the fridge (house estimate).
       </p>
     </Panel>
   );
@@ -269,6 +277,7 @@ function Day({
 }): ReactNode {
   const ready = new Date(occasion.readyBy);
   const at = (min: number): string => addMinutes(ready, min).toISOString();
+  const now = useNow(60_000);
   return (
     <div className="space-y-3" aria-busy={working}>
       {answer.drinks.some((d) => d.reason) && (
@@ -306,9 +315,9 @@ function Day({
         <>
           <p className="text-lg">
             Begin <strong>{formatDate(addMinutes(ready, answer.beginMin), 'EEEE d MMM, H:mm')}</strong>
-            {Date.parse(at(answer.beginMin)) < Date.now() && <span className="text-stop">: that has passed</span>}. Nine
-            times in ten all is ready by{' '}
-            <strong>{formatDate(addMinutes(ready, Math.max(0, answer.sureMin)), 'H:mm')}</strong>.
+            {Date.parse(at(answer.beginMin)) < now && <span className="text-stop">: that has passed</span>}. Nine times
+            in ten all is ready by <strong>{formatDate(addMinutes(ready, Math.max(0, answer.sureMin)), 'H:mm')}</strong>
+            .
           </p>
           <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
             <DayPicture

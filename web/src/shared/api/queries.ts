@@ -94,8 +94,31 @@ async function getKept<T>(path: string): Promise<T> {
 export const useDrinks = (): UseQueryResult<DrinkList> =>
   useQuery({ queryKey: ['drinks'], queryFn: () => get<DrinkList>('/api/drinks') });
 
-export const useDrink = (id: string): UseQueryResult<DrinkView> =>
-  useQuery({ queryKey: ['drink', id], queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`) });
+const drinkQuery = (id: string): { queryKey: [string, string]; queryFn: () => Promise<DrinkView> } => ({
+  queryKey: ['drink', id],
+  queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`),
+});
+
+export const useDrink = (id: string): UseQueryResult<DrinkView> => useQuery(drinkQuery(id));
+
+/** Several drinks at once, by their ids; none until all of them have come. */
+export type DrinksRead = {
+  data: Readonly<Record<string, DrinkView>> | undefined;
+  error: Error | null;
+  retry: () => void;
+};
+
+export const useDrinksBy = (ids: readonly string[]): DrinksRead =>
+  useQueries({ queries: ids.map(drinkQuery), combine: allOfThem });
+
+// By itself, so that what has not changed stays the same thing and a day is worked out once.
+const allOfThem = (asked: readonly UseQueryResult<DrinkView>[]): DrinksRead => ({
+  data: asked.every((q) => q.data !== undefined)
+    ? Object.fromEntries(asked.map((q) => [q.data!.drink.id, q.data!]))
+    : undefined,
+  error: asked.find((q) => q.data === undefined)?.error ?? null,
+  retry: () => void Promise.all(asked.filter((q) => q.isError).map((q) => q.refetch())),
+});
 
 /** Whatever is open is asked for whole; of what is done the newest are enough. */
 const batchesPath = (phase?: Phase | 'open'): string =>
