@@ -6,8 +6,10 @@ import {
   BURNER_KINDS,
   INSTRUMENTS,
   MATERIALS,
+  NIGHT_RANGES,
   OCCASION_RANGES,
   POTENCY_RANGE,
+  THERE_RANGES,
   WATERS,
 } from '@steepsis/core';
 
@@ -17,6 +19,11 @@ const slug = Joi.string()
   .max(80)
   .required();
 const words = (max: number): Joi.StringSchema => Joi.string().trim().max(max);
+const ranged = ({ min, max }: { min: number; max: number }): Joi.NumberSchema => number(min, max).required();
+const there = (of: keyof typeof THERE_RANGES): Joi.NumberSchema => ranged(THERE_RANGES[of]);
+const audience = Joi.array()
+  .items(Joi.valid(...AUDIENCE_FLAGS))
+  .unique();
 
 /** A vessel of the house. Sizes are its own: a litre jug is not always a litre. */
 const vessel = Joi.object({
@@ -57,15 +64,17 @@ export const kitchenSchema = Joi.object({
   glassG: number(20, 2000).required(),
   waterFrom: Joi.valid(...WATERS),
   burners: Joi.number().integer().min(1).max(12),
+  rings: Joi.array().items(number(THERE_RANGES.ringW.min, THERE_RANGES.ringW.max)).min(1).max(12),
+  fridgeRoom: Joi.object({ litres: there('litres'), watts: there('watts') }),
+  ice: Joi.object({ trayG: there('trayG'), hours: there('hours'), storeG: there('storeG') }),
+  night: Joi.object({ fromH: ranged(NIGHT_RANGES.fromH), toH: ranged(NIGHT_RANGES.toH) }),
   units: Joi.valid('metric', 'us', 'imperial'),
   currency: Joi.string().trim().max(8).allow(''),
   measures: Joi.object().pattern(slug.optional(), measures).max(300),
   instruments: Joi.array()
     .items(Joi.valid(...INSTRUMENTS))
     .unique(),
-  audience: Joi.array()
-    .items(Joi.valid(...AUDIENCE_FLAGS))
-    .unique(),
+  audience,
 }).required();
 
 const lot = Joi.object({
@@ -105,7 +114,7 @@ export const ownPlantSchema = Joi.object({
   archived: Joi.boolean(),
 });
 
-const ranged = ({ min, max }: { min: number; max: number }): Joi.NumberSchema => number(min, max).required();
+const taskId = Joi.string().max(250);
 
 /** An occasion: its guests, its drinks, and when all is to be ready. */
 const occasionSchema = Joi.object({
@@ -115,7 +124,13 @@ const occasionSchema = Joi.object({
   readyBy: momentAhead().required(),
   servedHours: ranged(OCCASION_RANGES.servedHours),
   groups: Joi.array()
-    .items(Joi.object({ people: ranged(OCCASION_RANGES.people), glassesEach: ranged(OCCASION_RANGES.glassesEach) }))
+    .items(
+      Joi.object({
+        people: ranged(OCCASION_RANGES.people).integer(),
+        glassesEach: ranged(OCCASION_RANGES.glassesEach),
+        audience,
+      }),
+    )
     .min(1)
     .max(12)
     .required(),
@@ -126,12 +141,31 @@ const occasionSchema = Joi.object({
         share: ranged(OCCASION_RANGES.share),
         litres: number(OCCASION_RANGES.litres.min, OCCASION_RANGES.litres.max),
         wayId: words(60).min(1),
+        strengthX: number(OCCASION_RANGES.strengthX.min, OCCASION_RANGES.strengthX.max),
+        glassMl: number(OCCASION_RANGES.glassMl.min, OCCASION_RANGES.glassMl.max),
+        second: Joi.object({
+          name: words(80).min(1).required(),
+          share: ranged(OCCASION_RANGES.share),
+          strengthX: ranged(OCCASION_RANGES.secondX),
+          water: Joi.valid('still', 'sparkling').required(),
+        }),
+        batchId: Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }),
+        went: Joi.alternatives(
+          Joi.object({ glasses: ranged(OCCASION_RANGES.glasses), leftGlasses: ranged(OCCASION_RANGES.glasses) }),
+          Joi.object({ glasses: ranged(OCCASION_RANGES.glasses), ranOutMin: ranged(OCCASION_RANGES.ranOutMin) }),
+        ),
       }),
     )
     .max(12)
     .required(),
   hands: Joi.number().integer().min(OCCASION_RANGES.hands.min).max(OCCASION_RANGES.hands.max).required(),
-  moved: Joi.object().pattern(Joi.string().max(120), number(0, 10_000)).max(60).required(),
+  moved: Joi.object().pattern(taskId, ranged(OCCASION_RANGES.movedMin)).max(200).required(),
+  done: Joi.object().pattern(taskId, ranged(OCCASION_RANGES.movedMin)).max(200),
+  sheet: Joi.object({
+    at: moment().required(),
+    starts: Joi.object().pattern(taskId, Joi.number()).max(600).required(),
+    standing: Joi.object().pattern(taskId, Joi.number().min(0)).max(12).required(),
+  }),
 });
 
 /** What is kept of a house, by its kind. */

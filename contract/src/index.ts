@@ -1,6 +1,7 @@
 // What a page shows is held against this by the tests of the interface.
 export { codeIn } from '@steepsis/core';
 export { check, type Checked } from './check';
+export { daySheetSchema } from './daySchemas';
 export { drinkSchema } from './drinkSchema';
 export { HOUSE_SCHEMAS, type HouseKind } from './houseSchemas';
 export { additionSchema, jugEventSchema, startJugSchema } from './jugSchemas';

@@ -19,6 +19,7 @@ import {
   SITES,
   SOURCES,
   TARGET_RANGES,
+  THERE_RANGES,
 } from '@steepsis/core';
 import { SHELF_EVENTS } from './shelfSchemas';
 
@@ -97,6 +98,10 @@ export const startBatchSchema = Joi.object({
   target: targetSchema,
   acknowledged: Joi.array().items(Joi.string().pattern(RULE_ID)).unique().max(200).default([]),
   layOut: Joi.valid(true),
+  use: Joi.object({
+    watts: Joi.number().min(THERE_RANGES.ringW.min).max(THERE_RANGES.ringW.max),
+    without: Joi.array().items(Joi.string().max(80)).max(60),
+  }),
 }).required();
 
 /** Millilitres by part of the mix. */

@@ -11,6 +11,7 @@ import type {
   Learned,
   Misbehaviour,
   NextTime,
+  KitchenUse,
   Occasion,
   OwnPlant,
   PantryEntry,
@@ -35,6 +36,8 @@ export type StartBatch = {
   acknowledged?: readonly string[];
   /** the heat waits for the list */
   layOut?: true;
+  /** of the kitchen it takes not the best there is: what is taken by another drink of the day */
+  use?: KitchenUse;
 };
 
 /** A batch as the server knows it: its events, from which its state is computed, and the server's clock. */
@@ -192,3 +195,16 @@ export type StreamMessage =
   | { drinkId: string }
   | { jugId: string }
   | { instruments: true };
+
+/** The sheet of a day as it is drawn for the wall: words that were worked out where the day is. */
+export type DaySheet = {
+  title: string;
+  lead: string;
+  days: readonly {
+    name: string;
+    lines: readonly { at: string; words: string; colour: string; hands: boolean }[];
+  }[];
+  table: readonly string[];
+  toGet: readonly string[];
+  measure: readonly string[];
+};

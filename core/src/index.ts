@@ -176,7 +176,8 @@ export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from '
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
 export { DAY_AHEAD_H, longestRest, namesWithRoom, shareOfDayAhead } from './stove/dayAhead';
-export { isNight } from './quantity/night';
+export { isNight, NIGHT, NIGHT_RANGES, type Night } from './quantity/night';
+export { shortName } from './words/shortName';
 export { coolingAt, jugWarmC, minutesUntil, type CoolingView, type CoolingWay } from './stove/cooling';
 export { endFiguresOf, stirredIn, type EndFigures } from './stove/endFigures';
 export { forgottenAt, FORGOTTEN_AFTER_MIN, fromTheStart, type Forgotten } from './stove/forgot';
@@ -302,19 +303,38 @@ export {
   type FillWish,
 } from './keeping/fillUp';
 export {
-  chainsOf,
-  FRIDGE_LITRES,
+  drinkKeys,
   glassesOfOccasion,
-  kitchenOfDay,
+  LEAST_LITRES,
   litresOf,
   OCCASION_RANGES,
-  surelyReadyMin,
+  occasionAgain,
+  peopleOfOccasion,
+  wantedOf,
   type Group,
   type Occasion,
   type OccasionDrink,
+  type OccasionSecond,
+  type Wanted,
+  type Went,
 } from './occasion/occasion';
-export { faultsOfDay, latestBegin, scheduleDay, type Scheduled } from './occasion/schedule';
-export type { Chain, DayKitchen, DayTask, Starts } from './occasion/kitchenDay';
+export {
+  dayOfOccasion,
+  isIce,
+  keyOfChain,
+  waysOutOfDay,
+  type AskedDrink,
+  type DayAnswer,
+  type DayDrink,
+  type DayIce,
+  type DayMeans,
+  type DayQuestion,
+  type DayWayOut,
+} from './occasion/dayOf';
+export { changedOf, nextOnSheet, sheetOf, startsOf, type Changed, type SheetLine } from './occasion/sheet';
+export { BINDS } from './occasion/schedule';
+export { endOf, type DayKitchen, type DayTask, type PlacedChain } from './occasion/kitchenDay';
+export { FRIDGE_ROOM, ICE_MAKING, kitchenAs, ringsOf, THERE_RANGES, type KitchenUse } from './occasion/whatThereIs';
 export { cautionsOnJug, FREE_GLASS, jugItemsOf, keptForRules, thinningOf } from './jug/jugShelf';
 export {
   actionsOf,

@@ -5,6 +5,7 @@ import type { MeasureSystem } from '../amounts/printVolume';
 import type { OwnPlant } from '../reference/ownPlants';
 import type { Audience, PlanConfirmation, Provenance } from './audience';
 import type { Cut } from './cut';
+import type { Night } from '../quantity/night';
 
 /** How a pot is covered. */
 export type Lid = 'open' | 'loose' | 'closed';
@@ -262,6 +263,12 @@ export type Kitchen = {
   /** where its water is from; drinking water where left out */
   waterFrom?: WaterFrom;
   burners?: number;
+  /** watts of each ring, where they differ; all as `burner` where left out */
+  rings?: readonly number[];
+  /** a house estimate where left out, as the next two */
+  fridgeRoom?: FridgeRoom;
+  ice?: IceMaking;
+  night?: Night;
   units?: MeasureSystem;
   /** what its prices are in, as it is written behind a figure */
   currency?: string;
@@ -271,6 +278,11 @@ export type Kitchen = {
   /** who is at the table unless an occasion says otherwise */
   audience?: Audience;
 };
+
+/** Room in the fridge for drinks: litres, and the heat it takes out of what is warm beyond what its walls let in, W. */
+export type FridgeRoom = { litres: number; watts: number };
+/** Ice that is frozen at home: g a go, how long one takes, h, and how much the freezer keeps, g. */
+export type IceMaking = { trayG: number; hours: number; storeG: number };
 
 /** Where water may come from. */
 export const WATERS = ['tap', 'well_tested', 'well_untested', 'spring', 'rain', 'stream'] as const;

@@ -1,4 +1,4 @@
-import { isNight, NIGHT } from '../quantity/night';
+import { isNight, NIGHT, type Night } from '../quantity/night';
 import { requireInRange } from '../quantity/range';
 import type { Tending, TendingTask } from './tending';
 
@@ -17,6 +17,7 @@ export function tendingTimes(
   nowMs: number,
   days: number,
   hourOf: (ms: number) => number,
+  night: Night = NIGHT,
 ): readonly TendingTime[] {
   requireInRange('tendingTimes', 'days', days, { unit: 'days', min: 0, max: 120 });
   const end = nowMs + days * 24 * HOUR_MS;
@@ -24,7 +25,7 @@ export function tendingTimes(
   for (const { task, inMin, everyMin } of tasks) {
     let due = nowMs + Math.max(0, inMin) * 60_000;
     while (due <= end) {
-      const atMs = Math.max(nowMs, whenUp(due, task, hourOf));
+      const atMs = Math.max(nowMs, whenUp(due, task, hourOf, night));
       // What falls into one night is one thing to do.
       if (times.at(-1)?.task !== task || times.at(-1)!.atMs < atMs) times.push({ task, atMs });
       // The next counts from when it was done, and time goes on whatever is moved.
@@ -35,11 +36,11 @@ export function tendingTimes(
   return times.sort((a, b) => a.atMs - b.atMs || (a.task < b.task ? -1 : 1));
 }
 
-function whenUp(ms: number, task: TendingTask, hourOf: (ms: number) => number): number {
+function whenUp(ms: number, task: TendingTask, hourOf: (ms: number) => number, night: Night): number {
   const hour = hourOf(ms);
-  if (!isNight(hour)) return ms;
-  const sinceEvening = hour > NIGHT.fromH ? hour - NIGHT.fromH : hour + 24 - NIGHT.fromH;
+  if (!isNight(hour, night)) return ms;
+  const sinceEvening = hour > night.fromH ? hour - night.fromH : hour + 24 - night.fromH;
   // Gas waits for nobody: what is due in the night is let out before it.
   if (task === 'vent') return ms - sinceEvening * HOUR_MS;
-  return ms + (24 - NIGHT.fromH + NIGHT.toH - sinceEvening) * HOUR_MS;
+  return ms + (24 - night.fromH + night.toH - sinceEvening) * HOUR_MS;
 }

@@ -1,20 +1,31 @@
-import type { PlannedBrew, Plan } from '../plan/planTypes';
-import { betweenStages, HANDS, mixMinutes, restMinutes, servedAtOnce } from '../plan/workTime';
-import { volumeMl } from '../liquid/liquid';
-import type { Kitchen } from '../drink/drink';
-import { NIGHT } from '../quantity/night';
-import { normalCdf } from '../quantity/normal';
+import type { Audience } from '../drink/audience';
+import { SECOND_RANGES, TARGET_RANGES, type PlanTarget, type SecondDrink } from '../drink/drink';
 import { requirePositive } from '../quantity/range';
-import { bisect } from '../quantity/solve';
-import type { Chain, DayKitchen, DayTask, Gap, Hold, Need } from './kitchenDay';
 
 // An occasion: several drinks for guests, ready at one time, made by one kitchen.
 
-/** A group that drinks: so many people, so many glasses each. */
-export type Group = { people: number; glassesEach: number };
+/** A group that drinks: so many people, so many glasses each, and what is known of them. */
+export type Group = { people: number; glassesEach: number; audience?: Audience };
 
-/** A drink of an occasion: its share of the glasses, or so many litres of it. */
-export type OccasionDrink = { drinkId: string; share: number; litres?: number; wayId?: string };
+/** How a drink went, once it was served: glasses that there were, and those that were left, or how long after the beginning it ran out. */
+export type Went = { glasses: number } & ({ leftGlasses: number } | { ranOutMin: number });
+
+/** A second drink of an occasion from the same base: its own share of the glasses. */
+export type OccasionSecond = Pick<SecondDrink, 'name' | 'strengthX' | 'water'> & { share: number };
+
+/** A drink of an occasion: its share of the glasses, or so many litres of it; and how, where that is not as last time. */
+export type OccasionDrink = {
+  drinkId: string;
+  share: number;
+  litres?: number;
+  wayId?: string;
+  strengthX?: number;
+  glassMl?: number;
+  second?: OccasionSecond;
+  /** what it was begun as, at the stove */
+  batchId?: string;
+  went?: Went;
+};
 
 /** An occasion as it is kept. */
 export type Occasion = {
@@ -29,23 +40,63 @@ export type Occasion = {
   drinks: readonly OccasionDrink[];
   /** pairs of hands */
   hands: number;
-  /** tasks that were put somewhere: chains by how much earlier they end than they might, min */
+  /** tasks that were put somewhere by hand: when they begin, min against ready */
   moved: Readonly<Record<string, number>>;
+  /** the sheet as it stood when the day was begun: what happens is told against it */
+  sheet?: {
+    at: string;
+    starts: Readonly<Record<string, number>>;
+    /** glasses of each drink that stood already, by its key */
+    standing: Readonly<Record<string, number>>;
+  };
+  /** what no stove tells of, done by the sheet (ice trays, a syrup stirred): when it was begun, by task, min against ready */
+  done?: Readonly<Record<string, number>>;
 };
 
 /** Accepted figures of an occasion. */
 export const OCCASION_RANGES = {
   people: { unit: '', min: 1, max: 500 },
   glassesEach: { unit: '', min: 0.25, max: 12 },
-  share: { unit: '', min: 1, max: 100 },
+  share: { unit: '', min: 0.1, max: 100 },
   litres: { unit: 'L', min: 0.2, max: 20 },
   servedHours: { unit: 'h', min: 0, max: 24 },
   hands: { unit: '', min: 1, max: 4 },
+  strengthX: TARGET_RANGES.strengthX,
+  glassMl: TARGET_RANGES.glassMl,
+  secondX: SECOND_RANGES.strengthX,
+  movedMin: { unit: 'min', min: -43_200, max: 1440 },
+  glasses: { unit: '', min: 0, max: 6000 },
+  ranOutMin: { unit: 'min', min: 0, max: 1440 },
 } as const;
+
+/** What is less than this is not made, L. */
+export const LEAST_LITRES = OCCASION_RANGES.litres.min;
+
+/** Names of an occasion's drinks in its day: a drink that stands in it twice has two. */
+export function drinkKeys({ drinks }: Pick<Occasion, 'drinks'>): readonly string[] {
+  const seen: Record<string, number> = {};
+  return drinks.map(({ drinkId }) => {
+    const n = (seen[drinkId] = (seen[drinkId] ?? 0) + 1);
+    return n === 1 ? drinkId : `${drinkId}.${n}`;
+  });
+}
+
+/** People of an occasion, all told. */
+export const peopleOfOccasion = ({ groups }: Pick<Occasion, 'groups'>): number =>
+  groups.reduce((sum, g) => sum + g.people, 0);
 
 /** Glasses of an occasion, all told. */
 export const glassesOfOccasion = ({ groups }: Pick<Occasion, 'groups'>): number =>
   groups.reduce((sum, g) => sum + g.people * g.glassesEach, 0);
+
+/** All that is known of anybody who drinks at it; undefined where nobody told. */
+export function audienceOfOccasion({ groups }: Pick<Occasion, 'groups'>): Audience | undefined {
+  const told = groups.flatMap((g) => (g.audience ? [g.audience] : []));
+  return told.length > 0 ? [...new Set(told.flat())] : undefined;
+}
+
+const sharesOf = ({ drinks }: Pick<Occasion, 'drinks'>): number =>
+  drinks.reduce((sum, d) => sum + d.share + (d.second?.share ?? 0), 0);
 
 /**
  * Litres of each drink: those told, or its share of the glasses less what stands and is still good then.
@@ -57,314 +108,128 @@ export function litresOf(
   drink: OccasionDrink,
   glassMl: number,
   standing = 0,
-): { litres: number; glasses: number } {
+): { litres: number; glasses: number; secondLitres: number; secondGlasses: number } {
   requirePositive('litresOf', 'glassMl', glassMl, 'ml');
-  const shares = occasion.drinks.reduce((sum, d) => sum + d.share, 0);
-  const glasses = shares > 0 ? (glassesOfOccasion(occasion) * drink.share) / shares : 0;
-  const missing = Math.max(0, glasses - standing);
-  const litres = drink.litres ?? Math.round((missing * glassMl) / 100) / 10;
-  return { litres, glasses };
-}
-
-const HANDS_NEED: Need = { of: 'hands', amount: 1 };
-const AT_ONCE: Gap = { minMin: 0, maxMin: 0 };
-/** What is hot or has just been strained waits no longer than this, min: the cooling limits have room for it. House choice. */
-const SOON: Gap = { minMin: 0, maxMin: 20 };
-/** What is weighed may stand ready for a while, min. House choice. */
-const READY_TO_GO: Gap = { minMin: 0, maxMin: 240 };
-/** A steep may be pulled so much later, share of its time, and at least and at most so many minutes. House choice, inside most windows. */
-const PULL_LATE = { share: 0.1, least: 2, most: 30 } as const;
-/** A brew beside the main one, cooled in the bath by itself so that the mix waits for nothing, min. House estimate. */
-const SIDE_BREW_COOLS_MIN = 30;
-/** Stirring a plain syrup clear, min. House estimate. */
-const SYRUP_MIN = 12;
-/** How far a stage may run over, four times in five: share of it. House estimate, by kind of stage that the hands do not end. */
-const RUNS_OVER = 0.15;
-
-/** What is to be done for a drink, as chains: each brew that is not the last to be strained by itself, its syrup, and its main one to the glass. */
-export function chainsOf(id: string, plan: Plan): readonly Chain[] {
-  const longest = plan.brews.reduce((a, b) => (b.run.endMin > a.run.endMin ? b : a));
-  const others = plan.brews.filter((b) => b !== longest);
-  const syrups = plan.syrups.filter((s) => s.volumeMl > 0);
-  const before: Chain[] = [
-    ...others.map((b): Chain => {
-      const { tasks, gaps, holds } = brewed(`${id}/${b.brewId}`, b);
-      const cool = {
-        id: `${id}/${b.brewId}/cool`,
-        name: `cool the ${b.name.toLowerCase()}`,
-        minutes: SIDE_BREW_COOLS_MIN,
-        slackMin: SIDE_BREW_COOLS_MIN * RUNS_OVER,
-        needs: [BATH],
-      };
-      return {
-        id: `${id}/${b.brewId}`,
-        name: `${plan.drink.name}: ${b.name.toLowerCase()}`,
-        tasks: [...tasks, cool],
-        gaps: [...gaps, SOON],
-        holds,
-        restMin: 0,
-      };
-    }),
-    ...syrups.map((s): Chain => ({
-      id: `${id}/${s.lineId}`,
-      name: `${plan.drink.name}: syrup`,
-      tasks: [
-        {
-          id: `${id}/${s.lineId}/stir`,
-          name: `stir the ${s.name.toLowerCase()} clear`,
-          minutes: SYRUP_MIN,
-          slackMin: 3,
-          needs: [HANDS_NEED],
-        },
-      ],
-      gaps: [],
-      holds: [],
-      restMin: 0,
-    })),
-  ];
-  return [
-    ...before,
-    main(
-      id,
-      plan,
-      longest,
-      before.map((c) => c.id),
-    ),
-  ];
-}
-
-const BATH: Need = { of: 'bath', amount: 1 };
-
-function main(id: string, plan: Plan, brew: PlannedBrew, after: readonly string[]): Chain {
-  const { tasks: made, gaps: between, holds: held } = brewed(`${id}/${brew.brewId}`, brew);
-  const tasks = [...made];
-  const gaps = [...between];
-  const holds: Hold[] = [...held];
-  const add = (task: DayTask, gap: Gap): void => {
-    if (task.minutes <= 0) return;
-    gaps.push(gap);
-    tasks.push(task);
-  };
-  const jugs: Need = { of: 'jugs', amount: volumeMl(plan.jug.liquid) / 1000 };
-  add(
-    {
-      id: `${id}/mix`,
-      name: `mix the ${plan.drink.name.toLowerCase()}`,
-      minutes: Math.max(2, mixMinutes(plan)),
-      slackMin: 2,
-      needs: [HANDS_NEED],
-    },
-    SOON,
-  );
-  const mixAt = tasks.length - 1;
-  if (!servedAtOnce(plan)) {
-    add(
-      {
-        id: `${id}/bath`,
-        name: 'into the ice bath',
-        minutes: Math.round(plan.cooling.bathMin),
-        slackMin: plan.cooling.bathMin * RUNS_OVER,
-        needs: [BATH],
-      },
-      SOON,
-    );
-    add(
-      {
-        id: `${id}/cold`,
-        name: 'into the fridge',
-        minutes: Math.round(plan.cooling.fridgeMin),
-        slackMin: plan.cooling.fridgeMin * RUNS_OVER,
-        needs: [],
-      },
-      SOON,
-    );
-    const coldAt = tasks.length - 1;
-    holds.push({
-      of: 'fridge',
-      amount: volumeMl(plan.jug.liquid) / 1000,
-      fromTask: Math.max(mixAt, coldAt),
-      toTask: coldAt,
-      untilServed: true,
-    });
-  }
-  holds.push({ ...jugs, fromTask: mixAt, toTask: mixAt, untilServed: true });
+  const shares = sharesOf(occasion);
+  const ofAll = (share: number): number => (shares > 0 ? (glassesOfOccasion(occasion) * share) / shares : 0);
+  const round = (glasses: number): number => Math.round((glasses * glassMl) / 100) / 10;
+  const glasses = ofAll(drink.share);
+  const secondGlasses = ofAll(drink.second?.share ?? 0);
   return {
-    id,
-    name: plan.drink.name,
-    tasks,
-    gaps,
-    holds,
-    restMin: Math.round(restMinutes(plan)),
-    ...(after.length > 0 ? { after } : {}),
+    litres: drink.litres ?? round(Math.max(0, glasses - standing)),
+    glasses,
+    secondLitres: round(secondGlasses),
+    secondGlasses,
   };
 }
 
-/** A brew from what is weighed to what is strained. */
-function brewed(
-  id: string,
-  { way, run, pots, vessel, waterMl, name }: PlannedBrew,
-): Pick<Chain, 'tasks' | 'gaps' | 'holds'> {
-  const tasks: DayTask[] = [];
-  const gaps: Gap[] = [];
-  const push = (task: DayTask, gap: Gap): void => {
-    if (tasks.length > 0) gaps.push(gap);
-    tasks.push(task);
+/** What a drink of an occasion is planned for: as it would be next, with what the occasion says of it. */
+export function targetFor(
+  occasion: Pick<Occasion, 'groups' | 'drinks' | 'readyBy'>,
+  of: OccasionDrink,
+  startFrom: PlanTarget,
+  litres: number,
+): PlanTarget {
+  const { asWritten: _card, readyBy: _then, people: _people, second: _other, ...from } = startFrom;
+  const glassMl = of.glassMl ?? from.glassMl;
+  const { secondLitres } = litresOf(occasion, of, glassMl);
+  const audience = audienceOfOccasion(occasion);
+  const second = of.second && secondLitres >= SECOND_RANGES.litres.min ? of.second : undefined;
+  return {
+    ...from,
+    litres,
+    glassMl,
+    readyBy: occasion.readyBy,
+    ...(of.wayId ? { wayId: of.wayId } : {}),
+    ...(of.strengthX ? { strengthX: of.strengthX } : {}),
+    ...(audience ? { audience } : {}),
+    ...(second
+      ? { second: { name: second.name, strengthX: second.strengthX, water: second.water, litres: secondLitres } }
+      : {}),
   };
-  push(
-    {
-      id: `${id}/weigh`,
-      name: `weigh for the ${name.toLowerCase()}`,
-      minutes: Math.max(2, Math.round(way.ingredients.length * HANDS.measureEach)),
-      slackMin: 2,
-      needs: [HANDS_NEED],
-    },
-    AT_ONCE,
-  );
-  let gap = READY_TO_GO;
-  let strainAt: number | undefined;
-  for (const stage of way.stages) {
-    if (stage.kind === 'strain') {
-      push(
-        {
-          id: `${id}/${stage.id}`,
-          name: `strain the ${name.toLowerCase()}`,
-          minutes: Math.max(2, Math.round(Math.sqrt(pots) * betweenStages(way, run))),
-          slackMin: 2,
-          needs: [HANDS_NEED],
-        },
-        gap,
-      );
-      strainAt ??= tasks.length - 1;
-      gap = SOON;
-      continue;
-    }
-    const time = run.stages.find((t) => t.stageId === stage.id);
-    const minutes = time ? Math.round(time.endMin - time.startMin) : 0;
-    if (minutes < 1) continue;
-    const needs = needsOf(stage, pots, waterMl / 1000);
-    push(
-      {
-        id: `${id}/${stage.id}`,
-        name: `${STAGE_WORDS[stage.kind] ?? stage.kind} the ${name.toLowerCase()}`,
-        minutes,
-        slackMin: minutes * (stage.kind === 'steep' ? 0 : RUNS_OVER),
-        needs,
-      },
-      gap,
-    );
-    gap = gapAfter(stage.kind, minutes, strainAt !== undefined);
-  }
-  const last = tasks.length - 1;
-  // Its pot is taken from the first thing that is put on until it is strained.
-  const pot: Hold = {
-    of: `${vessel.kind}:${vessel.id}`,
-    amount: pots,
-    fromTask: Math.min(1, last),
-    toTask: strainAt ?? last,
-  };
-  return { tasks, gaps, holds: [pot] };
 }
 
-function gapAfter(kind: PlannedBrew['way']['stages'][number]['kind'], minutes: number, strained: boolean): Gap {
-  if (kind === 'steep') return pulledBy(minutes);
-  if (kind === 'ferment') return READY_TO_GO;
-  return strained ? SOON : AT_ONCE;
-}
+/** How much of a drink was wanted, glasses, and between what four times in five; undefined where nobody told how it went. */
+export type Wanted = { glasses: number; low: number; high: number };
 
-const pulledBy = (minutes: number): Gap => ({
-  minMin: 0,
-  maxMin: Math.min(PULL_LATE.most, Math.max(PULL_LATE.least, Math.round(minutes * PULL_LATE.share))),
-});
-
-function needsOf(stage: PlannedBrew['way']['stages'][number], pots: number, litres: number): Need[] {
-  switch (stage.kind) {
-    case 'toast':
-    case 'heat':
-    case 'hold':
-    case 'reduce':
-      return [{ of: 'burner', amount: pots }];
-    case 'hands':
-    case 'dissolve':
-      return [HANDS_NEED];
-    case 'cool':
-      return stage.by === 'ice-bath' ? [BATH] : [];
-    case 'steep':
-      return stage.place === 'fridge' ? [{ of: 'fridge', amount: litres }] : [];
-    default:
-      return [];
-  }
-}
-
-const STAGE_WORDS: Readonly<Record<string, string>> = {
-  toast: 'toast',
-  heat: 'heat',
-  hold: 'simmer',
-  steep: 'steep',
-  cool: 'cool',
-  hands: 'work at',
-  dissolve: 'sweeten',
-  reduce: 'boil down',
-  ferment: 'leave to work',
-  'onto-ice': 'pour over ice',
-  rinse: 'rinse',
-};
-
-/** Litres that a fridge of a house has room for beside what it holds. House estimate until the kitchen tells its own. */
-export const FRIDGE_LITRES = 12;
+/** Standard deviations on either side that hold four in five. */
+const FOUR_IN_FIVE = 1.2816;
+/** What ran out sooner than in this share of the time tells no more than that it was far too little. House choice. */
+const SOONEST = 0.2;
 
 /**
- * What a kitchen has for a day of it.
- * @param localHour the hour of the day at a moment, 0 to below 24, where the kitchen is
+ * How much of a drink was wanted at an occasion. What was left tells it; what ran out was asked for evenly until then (house estimate: guests
+ * drink somewhat more at first), and would have been asked for after. Glasses are counted as if each were asked for by itself.
  */
-export function kitchenOfDay(
-  kitchen: Kitchen,
-  { hands, servedHours, readyBy }: Pick<Occasion, 'hands' | 'servedHours' | 'readyBy'>,
-  localHour: (ms: number) => number,
-  fridgeLitres = FRIDGE_LITRES,
-): DayKitchen {
-  const have: Record<string, number> = { hands, burner: kitchen.burners ?? 2, bath: 1, fridge: fridgeLitres };
-  for (const v of kitchen.vessels) have[`${v.kind}:${v.id}`] = (have[`${v.kind}:${v.id}`] ?? 0) + 1;
-  // Jugs, jars and bottles that a drink may stand in until it is served, by what they hold together.
-  have['jugs'] = kitchen.vessels
-    .filter((v) => v.kind !== 'pot' && v.kind !== 'glass')
-    .reduce((sum, v) => sum + v.capacityMl / 1000, 0);
-  return { have, closed: { hands: nights(Date.parse(readyBy), localHour) }, servedMin: servedHours * 60 };
+export function wantedOf({ went }: Pick<OccasionDrink, 'went'>, servedHours: number): Wanted | undefined {
+  if (!went) return undefined;
+  const made = went.glasses;
+  const spread = (glasses: number): number => FOUR_IN_FIVE * Math.sqrt(Math.max(1, glasses));
+  if ('leftGlasses' in went) {
+    const glasses = Math.max(0, made - went.leftGlasses);
+    return { glasses, low: Math.max(0, glasses - spread(glasses)), high: glasses + spread(glasses) };
+  }
+  const servedMin = Math.max(1, servedHours * 60);
+  const share = Math.min(1, Math.max(SOONEST, went.ranOutMin / servedMin));
+  const glasses = made / share;
+  // At least what there was; as unsure as the few that were seen are.
+  return { glasses, low: made, high: glasses + spread(made) / share };
 }
 
-const DAYS_BACK = 4;
+/** The same occasion again for so many people: groups in their proportion, and each drink by what was wanted of it, where that was told. */
+export function occasionAgain(
+  occasion: Occasion,
+  { id, readyBy, people }: { id: string; readyBy: string; people: number },
+): Occasion {
+  const before = peopleOfOccasion(occasion);
+  requirePositive('occasionAgain', 'people', people, '');
+  const times = people / before;
+  const all = glassesOfOccasion(occasion);
+  const shares = sharesOf(occasion);
+  const glassesOf = (d: OccasionDrink): number =>
+    wantedOf(d, occasion.servedHours)?.glasses ?? (all * d.share) / Math.max(shares, 1e-9);
+  const told = occasion.drinks.some((d) => d.went);
+  const sum = occasion.drinks.reduce((s, d) => s + glassesOf(d) + (all * (d.second?.share ?? 0)) / shares, 0);
+  const groups = scaledGroups(occasion.groups, people).map((g) => ({
+    ...g,
+    glassesEach:
+      told && all > 0 ? clamp(roundTo((g.glassesEach * sum) / all, 0.05), OCCASION_RANGES.glassesEach) : g.glassesEach,
+  }));
+  const { sheet: _sheet, done: _done, ...rest } = occasion;
+  return {
+    ...rest,
+    id,
+    readyBy,
+    groups,
+    moved: {},
+    drinks: occasion.drinks.map((d) => {
+      const { batchId: _batch, went: _went, litres, ...kept } = d;
+      const share =
+        told && sum > 0 ? clamp(roundTo((glassesOf(d) * shares) / sum, 0.1), OCCASION_RANGES.share) : d.share;
+      return {
+        ...kept,
+        share,
+        ...(litres === undefined || told
+          ? {}
+          : { litres: clamp(roundTo(litres * times, 0.1), OCCASION_RANGES.litres) }),
+      };
+    }),
+  };
+}
 
-/** The nights before a moment, min against it. */
-function nights(readyMs: number, localHour: (ms: number) => number): readonly (readonly [number, number])[] {
-  const hour = localHour(readyMs);
-  return Array.from({ length: DAYS_BACK + 1 }, (_, d): readonly [number, number] => {
-    const wakes = -60 * (hour - NIGHT.toH) - d * 1440;
-    return [wakes - 60 * (24 - NIGHT.fromH + NIGHT.toH), wakes];
+/** Groups in their proportion that come to so many people together, none of them empty. */
+function scaledGroups(groups: readonly Group[], people: number): readonly Group[] {
+  const before = groups.reduce((sum, g) => sum + g.people, 0);
+  let left = people;
+  let of = before;
+  return groups.map((g, i) => {
+    const rest = groups.length - 1 - i;
+    const own = Math.max(1, Math.min(left - rest, Math.round((left * g.people) / Math.max(1, of))));
+    left -= own;
+    of -= g.people;
+    return { ...g, people: Math.max(1, own) };
   });
 }
 
-/** How sure it is that all is ready when it is said to be. House choice. */
-const SURE = 0.9;
-/** Standard deviations of a normal spread on either side that hold four in five. */
-const FOUR_IN_FIVE_SD = 1.2816;
-/** Standard deviations beyond which nothing is told apart. */
-const FAR_SD = 8;
-
-/**
- * When all of it is ready nine times in ten, min after the plan; 0 for a day that is as sure by then. Spreads along a chain add in
- * squares; that every chain is ready is the product of their chances, as if none delayed another (house estimate).
- * @param ends when the last task of each chain ends, min against ready
- */
-export function surelyReadyMin(chains: readonly Chain[], ends: Readonly<Record<string, number>>): number {
-  const each = chains.map((c) => ({
-    readyMin: (ends[c.id] ?? 0) + c.restMin,
-    sdMin: Math.sqrt(c.tasks.reduce((sum, t) => sum + t.slackMin ** 2, 0)) / FOUR_IN_FIVE_SD,
-  }));
-  const chanceBy = (min: number): number =>
-    each.reduce(
-      (all, { readyMin, sdMin }) => all * (sdMin > 0 ? normalCdf((min - readyMin) / sdMin) : min >= readyMin ? 1 : 0),
-      1,
-    );
-  if (chanceBy(0) >= SURE) return 0;
-  const far = Math.max(...each.map(({ readyMin, sdMin }) => readyMin + FAR_SD * sdMin)) + 1;
-  return bisect('surelyReadyMin', (min) => chanceBy(min) - SURE, 0, far, 1e-3);
-}
+const roundTo = (x: number, step: number): number => Math.round(x / step) / Math.round(1 / step);
+const clamp = (x: number, { min, max }: { min: number; max: number }): number => Math.min(max, Math.max(min, x));

@@ -1,135 +1,371 @@
 import { seededRandom } from '../uncertainty/random';
 import { InputError } from '../quantity/errors';
-import { endsBeforeMin, takenBy, type Chain, type DayKitchen, type Starts, type Taken } from './kitchenDay';
+import {
+  endOf,
+  endsBeforeMin,
+  heldBy,
+  takenBy,
+  type Chain,
+  type DayKitchen,
+  type Mode,
+  type Need,
+  type PlacedChain,
+  type Taken,
+} from './kitchenDay';
 
-// Several drinks on one clock, worked out back from when all is to be ready: each as late as it may be, nothing held twice.
+// Several drinks on one clock, worked out back from when all is to be ready: each as late as it may be, nothing held twice. What has
+// begun stands as it went; what can no longer be in time is done as soon as it may be, and says how late it is.
 
 /** A day that can be, or which chain has no place and what is in its way. */
 export type Scheduled =
-  | { kind: 'day'; starts: Starts; /** when the first thing begins, min against ready */ beginMin: number }
+  | {
+      kind: 'day';
+      placed: readonly PlacedChain[];
+      /** when the first thing begins, min against ready */
+      beginMin: number;
+    }
   | { kind: 'no-place'; chainId: string; binds: string | undefined };
 
-/** Nobody begins earlier than this before the day, min: four days. House choice. */
-const HORIZON_MIN = 4 * 1440;
-/** Moves by which a chain is tried earlier before it is given up. */
-const MOST_MOVES = 4000;
+/** What is settled before a day is worked out. */
+export type DayWish = {
+  /** nothing that has not begun begins earlier, min against ready */
+  nowMin?: number;
+  /** tasks that were put somewhere: when they begin, by task, min against ready */
+  pins?: Readonly<Record<string, number>>;
+};
+
+/** Nobody begins earlier than this before the day, min: a live jar takes weeks. House choice. */
+const HORIZON_MIN = 30 * 1440;
+/** Moves by which a chain is tried elsewhere before it is given up. */
+const MOST_MOVES = 3000;
 const EPS = 1e-6;
+/** What is in the way where a thing is not taken: it has to be later than it may, or it was put there, or it would not keep. */
+export const BINDS = { time: 'time', put: 'put', keeps: 'keeps' } as const;
 
 /** What is taken already, by thing. */
 type Book = Map<string, Taken[]>;
 
-/** The most that stands in the way of a stretch: the latest moment at which it may end so that it is clear of that; undefined where it is free. */
-function inTheWay(book: Book, kitchen: DayKitchen, want: Taken): number | undefined {
-  const have = kitchen.have[want.of] ?? 0;
-  for (const [from, to] of kitchen.closed[want.of] ?? []) if (want.from < to - EPS && want.to > from + EPS) return from;
-  if (want.amount > have + EPS) return -Infinity;
-  const over = (book.get(want.of) ?? []).filter((t) => t.from < want.to - EPS && t.to > want.from + EPS);
-  if (over.reduce((sum, t) => sum + t.amount, 0) + want.amount <= have + EPS) return undefined;
-  // Where it is too much at some moment, it must end before what is taken there begins.
-  let latest: number | undefined;
-  for (const { from } of over) {
-    const at = Math.max(from, want.from);
-    const used = over.filter((t) => t.from <= at + EPS && t.to > at + EPS).reduce((sum, t) => sum + t.amount, 0);
-    if (used + want.amount > have + EPS) {
-      const clear = Math.min(...over.filter((t) => t.from <= at + EPS && t.to > at + EPS).map((t) => t.from));
-      latest = Math.min(latest ?? Infinity, Math.max(clear, want.from - 1e9));
-    }
-  }
-  return latest;
-}
+type InTheWay = { of: string; endBy: number; startFrom: number };
+const NEVER = { endBy: -Infinity, startFrom: Infinity };
 
-/**
- * The latest place of a chain that ends by a moment: back from its last task, each task as late as its gap and the kitchen let it.
- * A task that has no room inside its gap moves what comes after it earlier, and it is tried anew.
- */
-function place(
-  chain: Chain,
+/** What stands in the way of a stretch: when it may end at the latest to be before that, and begin at the earliest to be after it. */
+function inTheWay(
   book: Book,
   kitchen: DayKitchen,
-  endBy: number,
-): readonly number[] | { binds: string | undefined } {
-  const { tasks, gaps, holds } = chain;
+  { of, amount }: Need,
+  from: number,
+  to: number,
+): InTheWay | undefined {
+  const have = kitchen.have[of] ?? 0;
+  const closed = kitchen.closed[of];
+  if (closed)
+    for (const [shut, opens] of closed)
+      if (from < opens - EPS && to > shut + EPS) return { of, endBy: shut, startFrom: opens };
+  if (amount > have + EPS) return { of, ...NEVER };
+  const all = book.get(of);
+  if (!all) return undefined;
+  const over: Taken[] = [];
+  let most = amount;
+  for (const t of all)
+    if (t.from < to - EPS && t.to > from + EPS) {
+      over.push(t);
+      most += t.amount;
+    }
+  if (most <= have + EPS) return undefined;
+  let [endBy, startFrom] = [Infinity, -Infinity];
+  for (const { from: began } of over) {
+    const at = Math.max(began, from);
+    let used = amount;
+    let [lastFrom, firstTo] = [-Infinity, Infinity];
+    for (const t of over)
+      if (t.from <= at + EPS && t.to > at + EPS) {
+        used += t.amount;
+        lastFrom = Math.max(lastFrom, t.from);
+        firstTo = Math.min(firstTo, t.to);
+      }
+    if (used <= have + EPS) continue;
+    endBy = Math.min(endBy, lastFrom);
+    startFrom = Math.max(startFrom, firstTo);
+  }
+  return endBy === Infinity ? undefined : { of, endBy, startFrom };
+}
+
+/** The worst of what is in the way of a task that begins then. */
+function blocks(
+  book: Book,
+  kitchen: DayKitchen,
+  { needs, minutes }: Mode['tasks'][number],
+  from: number,
+): InTheWay | undefined {
+  let worst: InTheWay | undefined;
+  for (const n of needs) {
+    const b = inTheWay(book, kitchen, n, from, from + minutes);
+    if (b && (!worst || b.endBy < worst.endBy || b.startFrom > worst.startFrom)) worst = b;
+  }
+  return worst;
+}
+
+/** When a task may begin at the earliest, beside what its chain says: now, or after another chain. */
+type NotBefore = (taskId: string) => number;
+
+type Asked = {
+  mode: Mode;
+  begun: readonly number[];
+  book: Book;
+  kitchen: DayKitchen;
+  pins: Readonly<Record<string, number>>;
+  notBefore: NotBefore;
+};
+type Spot = { starts: readonly number[] } | { binds: string | undefined };
+
+/**
+ * The latest place that ends by a moment: back from the last task, each as late as its gap and the kitchen let it. A task that has no room
+ * inside its gap moves what comes after it earlier, and it is tried anew.
+ */
+function placeBack({ mode, begun, book, kitchen, pins, notBefore }: Asked, endBy: number): Spot {
+  const { tasks, gaps, holds } = mode;
   const last = tasks.length - 1;
-  const starts = tasks.map(() => 0);
+  const first = begun.length;
+  const starts = tasks.map((_, i) => begun[i] ?? 0);
+  const isPut = (i: number): boolean => pins[tasks[i]!.id] !== undefined;
   let limit = endBy;
   let binds: string | undefined;
   outer: for (let move = 0; move < MOST_MOVES && limit > -HORIZON_MIN; move++) {
-    let next = limit;
-    for (let i = last; i >= 0; i--) {
-      const { minutes, needs } = tasks[i]!;
-      const gap = i === last ? { minMin: 0, maxMin: Infinity } : gaps[i]!;
-      const nextStart = i === last ? limit : starts[i + 1]!;
-      let end = i === last ? next : nextStart - gap.minMin;
-      const earliestEnd = i === last ? -HORIZON_MIN : nextStart - gap.maxMin;
-      for (;;) {
-        const blocked = needs
-          .map((n) => ({ of: n.of, at: inTheWay(book, kitchen, { ...n, from: end - minutes, to: end }) }))
-          .filter((b) => b.at !== undefined)
-          .sort((a, b) => a.at! - b.at!)[0];
-        if (!blocked) break;
-        binds = blocked.of;
-        if (blocked.at === -Infinity) return { binds };
-        end = Math.min(end - EPS, blocked.at!);
-        if (end < -HORIZON_MIN) return { binds };
+    for (let i = last; i >= first; i--) {
+      const task = tasks[i]!;
+      const { minutes } = task;
+      const latestEnd = i === last ? limit : starts[i + 1]! - gaps[i]!.minMin;
+      const earliestEnd = i === last ? -Infinity : starts[i + 1]! - gaps[i]!.maxMin;
+      let end: number;
+      if (isPut(i)) {
+        end = pins[task.id]! + minutes;
+        if (end > latestEnd + EPS) return { binds: BINDS.put };
+        const b = blocks(book, kitchen, task, end - minutes);
+        if (b) return { binds: b.of };
+      } else {
+        end = latestEnd;
+        for (;;) {
+          const b = blocks(book, kitchen, task, end - minutes);
+          if (!b) break;
+          binds = b.of;
+          if (b.endBy === -Infinity) return { binds };
+          end = Math.min(end - EPS, b.endBy);
+          if (end < -HORIZON_MIN) return { binds };
+        }
       }
       if (end < earliestEnd - EPS) {
         // It cannot wait that long: all that comes after it moves earlier by as much.
+        if (tasks.slice(i + 1).some((_, k) => isPut(i + 1 + k))) return { binds: BINDS.put };
         limit -= earliestEnd - end;
         continue outer;
       }
+      if (end - minutes < notBefore(task.id) - EPS) return { binds: BINDS.time };
       starts[i] = end - minutes;
-      next = starts[i]!;
+    }
+    if (first > 0 && first <= last) {
+      const over = starts[first - 1]! + tasks[first - 1]!.minutes;
+      const { minMin, maxMin } = gaps[first - 1]!;
+      if (starts[first]! < over + minMin - EPS) return { binds: BINDS.time };
+      if (starts[first]! > over + maxMin + EPS) {
+        if (isPut(first)) return { binds: BINDS.put };
+        limit -= starts[first]! - (over + maxMin);
+        continue;
+      }
     }
     for (const h of holds) {
-      const [want] = takenBy(
-        { ...chain, tasks: chain.tasks.map((t) => ({ ...t, needs: [] })), holds: [h] },
-        starts,
-        kitchen.servedMin,
-      );
-      if (!want) continue;
-      const at = inTheWay(book, kitchen, want);
-      if (at === undefined) continue;
+      if (h.toTask < first && !h.untilServed) continue;
+      const want = heldBy(mode, h, starts, kitchen.servedMin);
+      if (want.to <= want.from) continue;
+      const b = inTheWay(book, kitchen, h, want.from, want.to);
+      if (!b) continue;
       binds = h.of;
-      if (at === -Infinity || h.untilServed) return { binds };
-      limit -= Math.max(1, want.to - at);
+      if (b.endBy === -Infinity || h.untilServed) return { binds };
+      limit -= Math.max(1, want.to - b.endBy);
       continue outer;
     }
-    return starts;
+    return { starts };
   }
   return { binds };
 }
 
-/** Places chains one after the other in an order, each as late as it may be. */
-export function scheduleInOrder(
-  chains: readonly Chain[],
-  order: readonly number[],
-  kitchen: DayKitchen,
-  pinned: Starts = {},
-): Scheduled {
-  const book: Book = new Map();
-  const note = (chain: Chain, starts: readonly number[]): void => {
-    for (const t of takenBy(chain, starts, kitchen.servedMin)) book.set(t.of, [...(book.get(t.of) ?? []), t]);
-  };
-  const starts: Record<string, readonly number[]> = {};
-  for (const chain of chains) {
-    const own = pinned[chain.id];
-    if (own) {
-      starts[chain.id] = own;
-      note(chain, own);
+/** The soonest place from where it is: each task as soon as its gap and the kitchen let it. What is overdue is done at once. */
+function placeSoon({ mode, begun, book, kitchen, pins, notBefore }: Asked): Spot {
+  const { tasks, gaps, holds } = mode;
+  const last = tasks.length - 1;
+  const first = begun.length;
+  const starts = tasks.map((_, i) => begun[i] ?? 0);
+  let from = -HORIZON_MIN;
+  let binds: string | undefined;
+  outer: for (let move = 0; move < MOST_MOVES && from < HORIZON_MIN; move++) {
+    for (let i = first; i <= last; i++) {
+      const task = tasks[i]!;
+      const over = i === 0 ? -Infinity : starts[i - 1]! + tasks[i - 1]!.minutes;
+      const gap = i === 0 ? { minMin: 0, maxMin: Infinity } : gaps[i - 1]!;
+      let start = Math.max(
+        over + gap.minMin,
+        notBefore(task.id),
+        pins[task.id] ?? -Infinity,
+        i === first ? from : -Infinity,
+      );
+      if (start === -Infinity) start = -HORIZON_MIN;
+      for (;;) {
+        const b = blocks(book, kitchen, task, start);
+        if (!b) break;
+        binds = b.of;
+        if (b.startFrom === Infinity) return { binds };
+        start = Math.max(start + EPS, b.startFrom);
+        if (start > HORIZON_MIN) return { binds };
+      }
+      // What has begun cannot be begun later: what follows it is only as soon as may be.
+      if (start > over + gap.maxMin + EPS && i > first) {
+        from = starts[first]! + (start - (over + gap.maxMin));
+        continue outer;
+      }
+      starts[i] = start;
     }
+    for (const h of holds) {
+      if (h.toTask < first) continue;
+      const want = heldBy(mode, h, starts, kitchen.servedMin);
+      if (want.to <= want.from) continue;
+      const b = inTheWay(book, kitchen, h, want.from, want.to);
+      if (!b) continue;
+      binds = h.of;
+      if (b.startFrom === Infinity || first > h.fromTask) return { binds };
+      from = starts[first]! + Math.max(1, b.startFrom - want.from);
+      continue outer;
+    }
+    return { starts };
   }
-  // What another waits for is placed after it: we go back in time.
-  for (const i of backwards(chains, order)) {
-    const chain = chains[i]!;
-    if (starts[chain.id]) continue;
-    const before = chains.filter((c) => c.after?.includes(chain.id)).map((c) => starts[c.id]?.[0] ?? 0);
-    const placed = place(chain, book, kitchen, Math.min(-endsBeforeMin(chain), ...before));
-    if ('binds' in placed) return { kind: 'no-place', chainId: chain.id, binds: placed.binds };
-    starts[chain.id] = placed as readonly number[];
-    note(chain, placed as readonly number[]);
-  }
-  return { kind: 'day', starts, beginMin: Math.min(0, ...Object.values(starts).map((s) => s[0] ?? 0)) };
+  return { binds };
 }
+
+/** Chains in an order in which they are placed, some of them by so much earlier than they might be, min. */
+type Order = { of: readonly number[]; earlier: readonly number[] };
+
+/** Places chains one after the other in an order, each as late as it may be, or else as soon as it may be. */
+function scheduleInOrder(chains: readonly Chain[], order: Order, kitchen: DayKitchen, wish: DayWish): Scheduled {
+  // What is late and others wait for goes before them, and they are placed behind it.
+  const first = new Set<string>();
+  for (;;) {
+    const done = placeAll(chains, order, kitchen, wish, first);
+    if (!('late' in done)) return done;
+    first.add(done.late);
+  }
+}
+
+function placeAll(
+  chains: readonly Chain[],
+  order: Order,
+  kitchen: DayKitchen,
+  { nowMin = -HORIZON_MIN, pins = {} }: DayWish,
+  first: ReadonlySet<string>,
+): Scheduled | { late: string } {
+  const book: Book = new Map();
+  const note = (taken: readonly Taken[]): void => {
+    for (const t of taken) {
+      const of = book.get(t.of);
+      if (of) of.push(t);
+      else book.set(t.of, [t]);
+    }
+  };
+  const placed = new Map<string, PlacedChain>();
+  const put = (c: Chain, mode: Mode, starts: readonly number[], lateMin: number): void => {
+    note(takenBy(mode, starts, kitchen.servedMin));
+    placed.set(c.id, {
+      id: c.id,
+      name: c.name,
+      restMin: c.restMin,
+      ...mode,
+      starts,
+      lateMin,
+      begun: c.begun?.length ?? 0,
+    });
+  };
+  // What has begun goes before all else: what it holds is held.
+  for (const i of [...backwards(chains, order.of)].sort(
+    (a, b) => rank(chains[a]!, pins, first) - rank(chains[b]!, pins, first),
+  )) {
+    const chain = chains[i]!;
+    const begun = chain.begun ?? [];
+    // What it waits for may have its place already: what has begun, what was put by hand.
+    const waitsFor = Object.fromEntries(
+      (chain.after ?? []).flatMap((a) => {
+        const other = placed.get(a.chain);
+        return other ? chain.modes.map((m) => [m.tasks[a.task]!.id, endOf(other)] as const) : [];
+      }),
+    );
+    const notBefore: NotBefore = (id) => Math.max(nowMin, waitsFor[id] ?? -Infinity);
+    const waiting = chains.flatMap((c) =>
+      (c.after ?? [])
+        .filter((a) => a.chain === chain.id)
+        .flatMap((a) => {
+          const at = placed.get(c.id);
+          return at
+            ? [{ chain: c.id, task: at.tasks[a.task]!.id, by: at.starts[a.task]!, begun: at.begun > a.task }]
+            : [];
+        }),
+    );
+    const latest = Math.min(-endsBeforeMin(chain), ...waiting.map((w) => w.by));
+    let best: { mode: Mode; starts: readonly number[]; late: number; clashes: number } | undefined;
+    let binds: string | undefined;
+    for (const mode of chain.modes) {
+      const asked: Asked = { mode, begun, book, kitchen, pins, notBefore };
+      let spot: Spot =
+        begun.length === mode.tasks.length
+          ? { starts: begun }
+          : first.has(chain.id)
+            ? placeSoon(asked)
+            : placeBack(asked, latest - order.earlier[i]!);
+      // Only what is pressed for time may be late; what has no room has none.
+      if ('binds' in spot && (spot.binds === BINDS.time || spot.binds === BINDS.put || nowMin > -HORIZON_MIN)) {
+        binds ??= spot.binds;
+        const soon = placeSoon(asked);
+        if (!('binds' in soon) || spot.binds === BINDS.time || spot.binds === BINDS.put) spot = soon;
+      }
+      if ('binds' in spot) {
+        binds = spot.binds ?? binds;
+        continue;
+      }
+      const { starts } = spot;
+      const end = starts.at(-1)! + mode.tasks.at(-1)!.minutes;
+      // What is ready when nobody drinks any more is not ready; what stands there by then stands.
+      if (end > Math.max(0, kitchen.servedMin) + EPS && end > latest + EPS && begun.length === 0) {
+        binds ??= BINDS.time;
+        continue;
+      }
+      if (chain.keepsMin !== undefined && kitchen.servedMin - end > chain.keepsMin + EPS) {
+        binds = BINDS.keeps;
+        continue;
+      }
+      const late = Math.max(0, end - latest);
+      // Which ring a pot stands on that has begun nobody told: one that no other stands on.
+      const clashes = begun.filter((from, k) => blocks(book, kitchen, mode.tasks[k]!, from)).length;
+      const better =
+        !best ||
+        clashes < best.clashes ||
+        (clashes === best.clashes &&
+          (late < best.late - EPS || (late < best.late + EPS && starts[0]! > best.starts[0]! + EPS)));
+      if (better) best = { mode, starts, late, clashes };
+    }
+    if (!best) return { kind: 'no-place', chainId: chain.id, binds };
+    const end = best.starts.at(-1)! + best.mode.tasks.at(-1)!.minutes;
+    if (!first.has(chain.id) && waiting.some((w) => !w.begun && end > w.by + EPS)) return { late: chain.id };
+    put(chain, best.mode, best.starts, Math.max(0, end + chain.restMin));
+  }
+  const all = chains.map((c) => placed.get(c.id)!);
+  return { kind: 'day', placed: all, beginMin: Math.min(0, ...all.map((p) => p.starts[0] ?? 0)) };
+}
+
+/** What is late and waited for is placed first, then what has begun, then what was put somewhere by hand, then the rest. */
+const rank = (
+  { id, begun = [], modes: [mode] }: Chain,
+  pins: Readonly<Record<string, number>>,
+  first: ReadonlySet<string>,
+): number => {
+  if (first.has(id)) return 0;
+  if (begun.length > 0) return 1;
+  return mode.tasks.some((t) => pins[t.id] !== undefined) ? 2 : 3;
+};
 
 /** The order, with every chain behind those that wait for it. */
 function backwards(chains: readonly Chain[], order: readonly number[]): readonly number[] {
@@ -137,9 +373,9 @@ function backwards(chains: readonly Chain[], order: readonly number[]): readonly
   const visit = (i: number, on: readonly number[]): void => {
     if (done.includes(i)) return;
     if (on.includes(i))
-      throw new InputError('scheduleInOrder', 'after', 'chains that do not wait for each other', chains[i]!.id);
+      throw new InputError('scheduleDay', 'after', 'chains that do not wait for each other', chains[i]!.id);
     chains.forEach((c, k) => {
-      if (c.after?.includes(chains[i]!.id)) visit(k, [...on, i]);
+      if (c.after?.some((a) => a.chain === chains[i]!.id)) visit(k, [...on, i]);
     });
     done.push(i);
   };
@@ -147,76 +383,156 @@ function backwards(chains: readonly Chain[], order: readonly number[]): readonly
   return done;
 }
 
-/** How early all of it has begun, min: first the whole day, then each drink, so that it is as fresh as it may be. */
-export const costOf = (chains: readonly Chain[], { starts, beginMin }: Extract<Scheduled, { kind: 'day' }>): number =>
-  -beginMin +
-  (EARLY_WEIGHT * chains.reduce((sum, c) => sum - (starts[c.id]?.[0] ?? 0), 0)) / Math.max(1, chains.length);
+/** What a minute of one drink's standing weighs against a minute of the cook's day, and a minute late. House choices. */
+const WEIGHT = { early: 0.1, late: 50 } as const;
 
-/** What a minute of one drink's standing weighs against a minute of the cook's day. House choice. */
-const EARLY_WEIGHT = 0.1;
+/** What a day costs, min: what is late first, then when it begins, then each drink, so that it is as fresh as it may be. */
+export const costOf = ({ placed, beginMin }: Extract<Scheduled, { kind: 'day' }>): number =>
+  -beginMin +
+  WEIGHT.late * placed.reduce((sum, p) => sum + p.lateMin, 0) +
+  (WEIGHT.early * placed.reduce((sum, p) => sum - (p.starts[0] ?? 0), 0)) / Math.max(1, placed.length);
+
+/** By so much a chain is tried earlier than it might be, min: room for another. House choice. */
+const EARLIER_MIN = [1, 2, 5, 10, 20, 40] as const;
 
 /**
- * A day worked out back from when all is to be ready: orders of placing tried by annealing, so many of them, the same for the same seed.
+ * A day worked out back from when all is to be ready: orders of placing, and chains somewhat earlier, tried by annealing, so many of them,
+ * the same for the same seed.
  * @throws InputError for chains that wait for each other in a ring
  */
 export function scheduleDay(
   chains: readonly Chain[],
   kitchen: DayKitchen,
-  { tries = 300, seed = 1, pinned = {} }: { tries?: number; seed?: number; pinned?: Starts } = {},
+  { tries = 160, seed = 1, ...wish }: { tries?: number; seed?: number } & DayWish = {},
 ): Scheduled {
-  const random = seededRandom(seed);
-  const length = (c: Chain): number => c.tasks.reduce((sum, t) => sum + t.minutes, endsBeforeMin(c));
+  const length = (c: Chain): number =>
+    Math.min(...c.modes.map((m) => m.tasks.reduce((sum, t) => sum + t.minutes, endsBeforeMin(c))));
   // The longest first: it decides when the day begins.
-  let order = chains.map((_, i) => i).sort((a, b) => length(chains[b]!) - length(chains[a]!));
-  let now = scheduleInOrder(chains, order, kitchen, pinned);
-  let best = now;
-  const cost = (s: Scheduled): number => (s.kind === 'day' ? costOf(chains, s) : Infinity);
-  const from = Math.max(10, 0.1 * (Number.isFinite(cost(now)) ? cost(now) : 600));
-  for (let t = 0; t < tries && chains.length > 1; t++) {
-    const warmth = from * (1 - t / tries) ** 2;
-    const [i, k] = [Math.floor(random() * order.length), Math.floor(random() * order.length)];
-    const other = [...order];
-    // A drink is put elsewhere in the order, or two change places.
-    if (random() < 0.5) [other[i], other[k]] = [other[k]!, other[i]!];
-    else other.splice(k, 0, ...other.splice(i, 1));
-    const tried = scheduleInOrder(chains, other, kitchen, pinned);
-    const worse = cost(tried) - cost(now);
-    if (
-      worse <= 0 ||
-      (warmth > 0 && Number.isFinite(worse) && random() < Math.exp(-worse / warmth)) ||
-      now.kind === 'no-place'
-    ) {
-      [order, now] = [other, tried];
-      if (cost(now) < cost(best)) best = now;
-    }
+  const order: Order = {
+    of: chains.map((_, i) => i).sort((a, b) => length(chains[b]!) - length(chains[a]!)),
+    earlier: chains.map(() => 0),
+  };
+  const first = { day: scheduleInOrder(chains, order, kitchen, wish), order };
+  if (chains.length < 2) return first.day;
+  let best = first.day;
+  const random = seededRandom(seed);
+  for (let start = 0; start < STARTS; start++) {
+    const found = annealed(chains, kitchen, wish, first, Math.ceil(tries / STARTS), random);
+    const day = settled(chains, kitchen, wish, found, Math.ceil(tries / STARTS));
+    if (cost(day) < cost(best) - EPS) best = day;
   }
   return best;
 }
 
+/** It is annealed so often, each time from the beginning: once is easily caught. House choice. */
+const STARTS = 2;
+
+type Found = { day: Scheduled; order: Order };
+const cost = (s: Scheduled): number => (s.kind === 'day' ? costOf(s) : Infinity);
+
+function annealed(
+  chains: readonly Chain[],
+  kitchen: DayKitchen,
+  wish: DayWish,
+  first: Found,
+  tries: number,
+  random: () => number,
+): Found {
+  let now = first;
+  let best = first;
+  const from = Math.max(10, 0.1 * (Number.isFinite(cost(now.day)) ? cost(now.day) : 600));
+  for (let t = 0; t < tries; t++) {
+    const warmth = from * (1 - t / tries) ** 2;
+    const order = moved(now.order, random);
+    const day = scheduleInOrder(chains, order, kitchen, wish);
+    const worse = cost(day) - cost(now.day);
+    const taken =
+      worse <= 0 ||
+      (warmth > 0 && Number.isFinite(worse) && random() < Math.exp(-worse / warmth)) ||
+      now.day.kind === 'no-place';
+    if (!taken) continue;
+    now = { day, order };
+    if (cost(day) < cost(best.day) - EPS) best = now;
+  }
+  return best;
+}
+
+/** The best that was found, with each drink a little earlier or later as long as that makes the day any better. */
+function settled(chains: readonly Chain[], kitchen: DayKitchen, wish: DayWish, found: Found, most: number): Scheduled {
+  let best = found;
+  let left = most;
+  for (let better = found.day.kind === 'day'; better;) {
+    better = false;
+    for (const order of near(best.order)) {
+      if (left-- <= 0) return best.day;
+      const day = scheduleInOrder(chains, order, kitchen, wish);
+      if (cost(day) >= cost(best.day) - 1e-3) continue;
+      [best, better] = [{ day, order }, true];
+      break;
+    }
+  }
+  return best.day;
+}
+
+/** Orders next to one: no drink put earlier than it may be, one of them by some minutes, two neighbours changed. */
+function near({ of, earlier }: Order): readonly Order[] {
+  const zero = earlier.map(() => 0);
+  return [
+    ...(earlier.some((e) => e > 0) ? [{ of, earlier: zero }] : []),
+    ...of.flatMap((i) =>
+      EARLIER_MIN.slice(0, 4).flatMap((by) =>
+        [by, -by]
+          .filter((d) => earlier[i]! + d >= 0)
+          .map((d) => ({ of, earlier: earlier.map((e, k) => (k === i ? e + d : e)) })),
+      ),
+    ),
+    ...of
+      .slice(1)
+      .map((_, k) => ({ of: of.map((x, n) => (n === k ? of[k + 1]! : n === k + 1 ? of[k]! : x)), earlier })),
+  ];
+}
+
+/** An order a little otherwise: a drink elsewhere in it, two that change places, or one that is done somewhat earlier. */
+function moved({ of, earlier }: Order, random: () => number): Order {
+  const pick = (): number => Math.floor(random() * of.length);
+  const how = random();
+  if (how < 0.35) {
+    const at = pick();
+    const by = EARLIER_MIN[Math.floor(random() * EARLIER_MIN.length)]! * (random() < 0.5 ? 1 : -1);
+    return { of, earlier: earlier.map((e, i) => (i === at ? (random() < 0.2 ? 0 : Math.max(0, e + by)) : e)) };
+  }
+  const [i, k] = [pick(), pick()];
+  const other = [...of];
+  if (how < 0.7) [other[i], other[k]] = [other[k]!, other[i]!];
+  else other.splice(k, 0, ...other.splice(i, 1));
+  return { of: other, earlier };
+}
+
 /**
  * No day of these chains begins later than this, min against ready: the longest chain by itself, and what each thing of the kitchen has
- * to do with the least that comes after it.
+ * to do with the least that comes after it; rings together, for a pot stands on any of them.
  */
 export function latestBegin(chains: readonly Chain[], kitchen: DayKitchen): number {
   const alone = chains.map((c) => {
-    const s = scheduleInOrder([{ ...c, after: [] }], [0], kitchen);
+    const s = scheduleInOrder([{ ...c, after: [], begun: [] }], { of: [0], earlier: [0] }, kitchen, {});
     return s.kind === 'day' ? s.beginMin : -HORIZON_MIN;
   });
-  const loads = Object.entries(kitchen.have).map(([of, have]) => {
-    const uses = chains.flatMap((c) => [
-      ...c.tasks.flatMap((t, i) => {
-        const amount = t.needs.filter((n) => n.of === of).reduce((sum, n) => sum + n.amount, 0);
-        return amount > 0 ? [{ work: amount * t.minutes, tail: tailMin(c, i), head: headMin(c, i) }] : [];
-      }),
-      // What is held until it is served is no work that the others wait for.
-      ...c.holds
-        .filter((h) => h.of === of && !h.untilServed)
-        .map((h) => ({
-          work: h.amount * (headMin(c, h.toTask) + c.tasks[h.toTask]!.minutes - headMin(c, h.fromTask)),
-          tail: tailMin(c, h.toTask),
-          head: headMin(c, h.fromTask),
-        })),
-    ]);
+  const kinds = [...new Set(Object.keys(kitchen.have).map(kindOf))];
+  const loads = kinds.map((kind) => {
+    const own = Object.entries(kitchen.have).filter(([of]) => kindOf(of) === kind);
+    const have = own.reduce((sum, [, n]) => sum + n, 0);
+    // Of several ways to do a chain the one with the least of it.
+    const uses = chains.flatMap((c) => {
+      const each = c.modes.map((m) => usesOf(c, m, kind));
+      if (each.some((u) => u.length === 0)) return [];
+      return [
+        {
+          work: Math.min(...each.map((u) => u.reduce((sum, x) => sum + x.work, 0))),
+          tail: Math.min(...each.flatMap((u) => u.map((x) => x.tail))),
+          head: Math.min(...each.flatMap((u) => u.map((x) => x.head))),
+        },
+      ];
+    });
     if (uses.length === 0 || have <= 0) return 0;
     const work = uses.reduce((sum, u) => sum + u.work, 0) / have;
     return -(work + Math.min(...uses.map((u) => u.tail)) + Math.min(...uses.map((u) => u.head)));
@@ -224,48 +540,90 @@ export function latestBegin(chains: readonly Chain[], kitchen: DayKitchen): numb
   return Math.min(0, ...alone, ...loads);
 }
 
-/** Least minutes between the end of a task and when all is ready. */
-const tailMin = (c: Chain, i: number): number =>
-  endsBeforeMin(c) +
-  c.tasks.slice(i + 1).reduce((sum, t) => sum + t.minutes, 0) +
-  c.gaps.slice(i).reduce((sum, g) => sum + g.minMin, 0);
-/** Least minutes between the beginning of a chain and a task of it. */
-const headMin = (c: Chain, i: number): number =>
-  c.tasks.slice(0, i).reduce((sum, t) => sum + t.minutes, 0) + c.gaps.slice(0, i).reduce((sum, g) => sum + g.minMin, 0);
+/** Rings are of one kind; a vessel is its own. */
+const kindOf = (of: string): string => (of.startsWith('ring:') ? 'ring' : of);
 
-/** What is wrong with a day: something held beyond what there is, a gap broken, a thing used while it cannot be had, a rest cut short. */
-export function faultsOfDay(chains: readonly Chain[], kitchen: DayKitchen, starts: Starts): readonly string[] {
+type Use = { work: number; tail: number; head: number };
+
+function usesOf(c: Chain, m: Mode, kind: string): readonly Use[] {
+  return [
+    ...m.tasks.flatMap((t, i): Use[] => {
+      const amount = t.needs.filter((n) => kindOf(n.of) === kind).reduce((sum, n) => sum + n.amount, 0);
+      return amount > 0 ? [{ work: amount * t.minutes, tail: tailMin(c, m, i), head: headMin(m, i) }] : [];
+    }),
+    // What is held until it is served is no work that the others wait for.
+    ...m.holds
+      .filter((h) => kindOf(h.of) === kind && !h.untilServed)
+      .map((h) => ({
+        work: h.amount * (headMin(m, h.toTask) + m.tasks[h.toTask]!.minutes - headMin(m, h.fromTask)),
+        tail: tailMin(c, m, h.toTask),
+        head: headMin(m, h.fromTask),
+      })),
+  ];
+}
+
+/** Least minutes between the end of a task and when all is ready. */
+const tailMin = (c: Chain, { tasks, gaps }: Mode, i: number): number =>
+  endsBeforeMin(c) +
+  tasks.slice(i + 1).reduce((sum, t) => sum + t.minutes, 0) +
+  gaps.slice(i).reduce((sum, g) => sum + g.minMin, 0);
+/** Least minutes between the beginning of a chain and a task of it. */
+const headMin = ({ tasks, gaps }: Mode, i: number): number =>
+  tasks.slice(0, i).reduce((sum, t) => sum + t.minutes, 0) + gaps.slice(0, i).reduce((sum, g) => sum + g.minMin, 0);
+
+/**
+ * What is wrong with a day: something held beyond what there is, a gap broken, a thing used while it cannot be had, a rest cut short, begun
+ * before now, elsewhere than it was put. What has begun is as it went, and what is late says so: neither is a fault.
+ */
+export function faultsOfDay(
+  chains: readonly Chain[],
+  kitchen: DayKitchen,
+  placed: readonly PlacedChain[],
+  { nowMin = -HORIZON_MIN, pins = {} }: DayWish = {},
+): readonly string[] {
   const faults: string[] = [];
-  const all: Taken[] = [];
+  const all: (Taken & { begun: boolean })[] = [];
   for (const c of chains) {
-    const own = starts[c.id];
-    if (!own) {
+    const p = placed.find((x) => x.id === c.id);
+    if (!p) {
       faults.push(`${c.id} has no place`);
       continue;
     }
-    c.gaps.forEach((g, i) => {
-      const gap = own[i + 1]! - (own[i]! + c.tasks[i]!.minutes);
+    p.gaps.forEach((g, i) => {
+      if (i + 1 <= p.begun) return;
+      const gap = p.starts[i + 1]! - (p.starts[i]! + p.tasks[i]!.minutes);
       if (gap < g.minMin - 1e-3 || gap > g.maxMin + 1e-3)
-        faults.push(`${c.id}: ${gap.toFixed(2)} min after ${c.tasks[i]!.id}`);
+        faults.push(`${c.id}: ${gap.toFixed(2)} min after ${p.tasks[i]!.id}`);
     });
-    const end = own.at(-1)! + c.tasks.at(-1)!.minutes;
-    if (end > -endsBeforeMin(c) + 1e-3) faults.push(`${c.id} ends ${(end + endsBeforeMin(c)).toFixed(1)} min late`);
-    for (const id of c.after ?? []) {
-      const other = chains.find((x) => x.id === id);
-      const otherEnd = other && starts[id] ? starts[id].at(-1)! + other.tasks.at(-1)!.minutes : -Infinity;
-      if (otherEnd > own[0]! + 1e-3) faults.push(`${c.id} begins before ${id} is done`);
+    p.tasks.forEach((t, i) => {
+      if (i >= p.begun && p.starts[i]! < nowMin - 1e-3) faults.push(`${t.id} begins before now`);
+      const put = pins[t.id];
+      // Where it was put something else may be: then it is as soon after as it may be.
+      if (i >= p.begun && put !== undefined && p.starts[i]! < put - 1e-3)
+        faults.push(`${t.id} is before where it was put`);
+    });
+    const late = Math.max(0, endOf(p) + c.restMin);
+    if (Math.abs(late - p.lateMin) > 1e-3)
+      faults.push(`${c.id} is ${late.toFixed(1)} min late and says ${p.lateMin.toFixed(1)}`);
+    for (const a of c.after ?? []) {
+      const other = placed.find((x) => x.id === a.chain);
+      if (other && a.task >= p.begun && endOf(other) > p.starts[a.task]! + 1e-3)
+        faults.push(`${c.id} goes on before ${a.chain} is done`);
     }
-    all.push(...takenBy(c, own, kitchen.servedMin));
+    all.push(...takenBy(p, p.starts, kitchen.servedMin).map((t) => ({ ...t, begun: p.begun > 0 })));
   }
   for (const of of new Set(all.map((t) => t.of))) {
     const own = all.filter((t) => t.of === of);
     for (const { from } of own) {
-      const used = own.filter((t) => t.from <= from + 1e-3 && t.to > from + 1e-3).reduce((sum, t) => sum + t.amount, 0);
-      if (used > (kitchen.have[of] ?? 0) + 1e-3)
+      const then = own.filter((t) => t.from <= from + 1e-3 && t.to > from + 1e-3);
+      const used = then.reduce((sum, t) => sum + t.amount, 0);
+      // What two things that have begun hold between them is as it is.
+      if (used > (kitchen.have[of] ?? 0) + 1e-3 && then.some((t) => !t.begun))
         faults.push(`${of}: ${used} of ${kitchen.have[of] ?? 0} at ${from.toFixed(1)}`);
     }
     for (const [a, b] of kitchen.closed[of] ?? [])
-      if (own.some((t) => t.from < b - 1e-3 && t.to > a + 1e-3)) faults.push(`${of} is used while it cannot be had`);
+      if (own.some((t) => !t.begun && t.from < b - 1e-3 && t.to > a + 1e-3))
+        faults.push(`${of} is used while it cannot be had`);
   }
   return faults;
 }
