@@ -227,9 +227,85 @@ describe('occasions', () => {
     const { occasions } = (await server.http.get('/api/house').expect(200)).body;
     expect(occasions).toEqual([{ version: 2, body: { ...occasion, name: 'Garden day' } }]);
   });
+  it('keep the day that is begun: who drinks, what stood, what was put by hand, what was done, how it went', async () => {
+    const begun = {
+      ...occasion,
+      groups: [{ people: 24, glassesEach: 1, audience: ['pregnant'] }],
+      drinks: [
+        {
+          drinkId: ROSELLE_COOLER.id,
+          share: 2,
+          strengthX: 1.1,
+          glassMl: 250,
+          second: { name: 'Long roselle', share: 1, strengthX: 0.6, water: 'sparkling' },
+          batchId: '8b9f5a0e-6a0e-4f52-9d6f-2f7f6f1f0a11',
+          went: { glasses: 12, leftGlasses: 2 },
+        },
+      ],
+      moved: { 'roselle-rose-hip-cooler/mix': -45 },
+      done: { 'ice-for-the-bath/fill-1': -900 },
+      sheet: { at: '2026-07-04T16:00:00.000Z', starts: { 'roselle-rose-hip-cooler/mix': -30 }, standing: {} },
+    };
+    await put(begun).expect(200);
+    const { occasions } = (await server.http.get('/api/house').expect(200)).body;
+    expect(occasions).toEqual([{ version: 1, body: begun }]);
+    const { body } = await put({ ...begun, moved: { a: 'soon' } }, 1).expect(400);
+    expect(body.errors[0].field).toBe('moved.a');
+    await put({ ...begun, drinks: [{ ...begun.drinks[0], went: { glasses: 12 } }] }, 1).expect(400);
+  });
+  it('of a kitchen whose rings, fridge, ice and nights are told', async () => {
+    const { kitchen } = (await server.http.get('/api/house').expect(200)).body;
+    const told = {
+      ...kitchen.body,
+      rings: [2200, 1200],
+      fridgeRoom: { litres: 9, watts: 30 },
+      ice: { trayG: 400, hours: 5, storeG: 1500 },
+      night: { fromH: 23, toH: 6.5 },
+    };
+    const keep = (body: object, version: number) =>
+      server.http.put('/api/house/kitchen/kitchen').send({ version, body });
+    await keep(told, kitchen.version).expect(200);
+    const { body } = await keep({ ...told, night: { fromH: 2, toH: 6 } }, kitchen.version + 1).expect(400);
+    expect(body.errors[0].field).toBe('night.fromH');
+  });
   it('are refused by the field that is wrong', async () => {
     const { body } = await put({ ...occasion, groups: [{ people: 0, glassesEach: 1 }] }).expect(400);
     expect(body.errors[0].field).toBe('groups.0.people');
     await put({ ...occasion, id: 'elsewhere' }).expect(400);
+  });
+});
+
+describe('the sheet of a day, for the wall', () => {
+  const line = (at: string, words: string) => ({ at, words, colour: '#8a1a3a', hands: true });
+  const sheet = {
+    title: 'Open day <b>at</b> the lock',
+    lead: 'Ready Sunday, 15:00.',
+    days: [
+      {
+        name: 'Sunday 5 July',
+        lines: Array.from({ length: 60 }, (_, i) =>
+          line(
+            `${8 + Math.floor(i / 10)}:${String((i % 10) * 6).padStart(2, '0')}`,
+            `Strain the roselle, and the ${i}th thing, which is long enough for a second line on a wall`,
+          ),
+        ),
+      },
+    ],
+    table: ['Roselle: 10 glasses'],
+    toGet: ['Ice: 4 kg to buy'],
+    measure: ['White sugar: 300 g'],
+  };
+  const post = (body: object) => server.http.post('/api/print/day.pdf').send(body);
+  it('is drawn on as many pages as it takes', async () => {
+    const { body } = await post(sheet).expect(200).expect('content-type', 'application/pdf');
+    const text = (body as Buffer).toString('latin1');
+    expect(text.startsWith('%PDF-')).toBe(true);
+    expect(text.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(2);
+  });
+  it('is refused by the field that is wrong, and by its size', async () => {
+    const wrong = { ...sheet, days: [{ name: 'x', lines: [{ ...line('8:00', 'a'), colour: 'red;' }] }] };
+    const { body } = await post(wrong).expect(400);
+    expect(body.errors[0].field).toBe('days.0.lines.0.colour');
+    await post({ ...sheet, table: Array.from({ length: 30 }, () => 'x') }).expect(400);
   });
 });

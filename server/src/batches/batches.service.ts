@@ -171,6 +171,7 @@ export class BatchesService {
     target,
     acknowledged = [],
     at,
+    use = {},
   }: StartBatch): Promise<Pick<ReadyToStart, 'plan' | 'needs'>> {
     const drink = await this.drinks.drink(drinkId);
     if (drink.version !== drinkVersion) {
@@ -181,7 +182,7 @@ export class BatchesService {
       );
     }
     refuseUnknownWays(drink, target);
-    const { plan, findings, needs } = await this.drinks.readyToStart(drink, target);
+    const { plan, findings, needs } = await this.drinks.readyToStart(drink, target, use);
     return { plan: { ...plan, acknowledged: this.gate(findings, acknowledged, at) }, needs };
   }
 

@@ -6,6 +6,9 @@ export const DEMO_KITCHEN: Kitchen = {
   ...DEFAULT_KITCHEN,
   altitudeM: 60,
   burners: 3,
+  rings: [1800, 1800, 1200],
+  fridgeRoom: { litres: 14, watts: 40 },
+  ice: { trayG: 500, hours: 4, storeG: 2000 },
   currency: '€',
   instruments: ['scale', 'thermometer', 'refractometer', 'ph-meter'],
 };

@@ -4,6 +4,7 @@ import {
   BOOK,
   fittedTarget,
   InputError,
+  kitchenAs,
   learnFrom,
   readDrink,
   targetAsItCame,
@@ -11,6 +12,7 @@ import {
   type Batch,
   type Drink,
   type FrozenPlan,
+  type KitchenUse,
   type Learned,
   type NextTime,
   type PlanTarget,
@@ -146,8 +148,8 @@ export class DrinksService {
   }
 
   /** A drink planned for a target in this house, by what was learned of it. */
-  async readyToStart(drink: Drink, target: PlanTarget): Promise<ReadyToStart> {
-    const [kitchen, learned] = [await this.house.kitchen(), await this.learnedOf(drink)];
+  async readyToStart(drink: Drink, target: PlanTarget, use: KitchenUse = {}): Promise<ReadyToStart> {
+    const [kitchen, learned] = [kitchenAs(await this.house.kitchen(), use), await this.learnedOf(drink)];
     return this.planner.work('toStart', { drink, target, kitchen, learned });
   }
 

@@ -39,7 +39,9 @@ export async function jarCalendar(batch: Batch, nowMs: number, zone: string): Pr
   const told = new Map<string, number>();
   for (const { brewId } of batch.plan.brews) {
     const live = liveJarAt(batch, brewId, nowMs);
-    for (const { task, atMs } of live ? tendingTimes(live.tasks, nowMs, AHEAD_DAYS, hourOf) : []) {
+    for (const { task, atMs } of live
+      ? tendingTimes(live.tasks, nowMs, AHEAD_DAYS, hourOf, batch.plan.kitchen.night)
+      : []) {
       const { year, month, day } = partsOf(atMs);
       const key = `${batch.id}-${brewId}-${task}-${year}${month}${day}`;
       const nth = (told.get(key) ?? 0) + 1;

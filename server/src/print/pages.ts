@@ -9,8 +9,8 @@ export const BOLD_FONT = join(FONTS, 'DejaVuSans-Bold.ttf');
 
 /** Points to a millimetre: a page is drawn in points. */
 export const PT_PER_MM = 72 / 25.4;
-const INK = '#10231d';
-const MUTED = '#4c5f58';
+export const INK = '#10231d';
+export const MUTED = '#4c5f58';
 
 /** A PDF of what is drawn into it. */
 export async function drawn(

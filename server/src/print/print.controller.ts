@@ -1,7 +1,7 @@
-import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
 import type { Kitchen, PlanTarget } from '@steepsis/core';
-import { targetSchema } from '@steepsis/contract';
+import { daySheetSchema, targetSchema, type DaySheet } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -9,6 +9,7 @@ import { Planner } from '../planning/planner';
 import type { PlanInput } from '../planning/planJobs';
 import { Intake } from '../shared/intake';
 import { notFound } from '../shared/problem.filter';
+import { dayPage } from './dayPage';
 import { cardPage, dipstickPage } from './pages';
 import { cardMarkdown, type CardText } from './recipeText';
 import { readJson, send } from './sending';
@@ -57,6 +58,14 @@ export class PrintController {
     const plan = drinkId ? await this.input(drinkId, target, kitchen) : undefined;
     const stick = await this.planner.work('toStick', { vessel, brewId, plan });
     send(response, 'application/pdf', `dipstick-${vesselId}.pdf`, await dipstickPage(stick));
+  }
+
+  /** The sheet of a day for the wall, as the page that worked it out tells it. */
+  @Post('day.pdf')
+  @HttpCode(200)
+  async day(@Body() body: unknown, @Res() response: Response): Promise<void> {
+    const sheet = this.intake.accept<DaySheet>(daySheetSchema, body);
+    send(response, 'application/pdf', 'day.pdf', await dayPage(sheet));
   }
 
   private async card(id: string, target: string | undefined): Promise<CardText> {
