@@ -358,7 +358,7 @@ function mixedBatch(i) {
 // Days of an occasion: how long one takes, and how much earlier it begins than any day of it could.
 {
   const hands = { of: 'hands', amount: 1 };
-  const step = (id, minutes, ...needs) => ({ id, name: id, minutes, slackMin: 0, needs });
+  const step = (id, minutes, ...needs) => ({ id, name: id, kind: 'stand', minutes, slackMin: 0, litres: 1, needs });
   const gap = (maxMin) => ({ minMin: 0, maxMin });
   const made = (random, i) => {
     const between = (a, b) => Math.round(a + random() * (b - a));
@@ -366,23 +366,29 @@ function mixedBatch(i) {
       id: `d${i}`,
       name: `d${i}`,
       restMin: random() < 0.2 ? between(60, 600) : 0,
-      tasks: [
-        step('weigh', between(3, 8), hands),
-        step('heat', between(5, 25), { of: 'burner', amount: 1 }),
-        step('steep', random() < 0.2 ? between(240, 600) : between(4, 40)),
-        step('strain', between(3, 9), hands),
-        step('bath', between(5, 30), { of: 'bath', amount: 1 }),
-        step('mix', 5, hands),
-        step('cold', between(60, 200)),
-      ],
-      gaps: [gap(60), gap(0), gap(4), gap(10), gap(30), gap(10)],
-      holds: [
-        { of: `pot${i % 4}`, amount: 1, fromTask: 1, toTask: 3 },
-        { of: 'fridge', amount: 1.5, fromTask: 6, toTask: 6, untilServed: true },
-      ],
+      modes: onEachRing([
+        step(`d${i}/weigh`, between(3, 8), hands),
+        step(`d${i}/heat`, between(5, 25)),
+        step(`d${i}/steep`, random() < 0.2 ? between(240, 600) : between(4, 40)),
+        step(`d${i}/strain`, between(3, 9), hands),
+        step(`d${i}/bath`, between(5, 30), { of: 'bath', amount: 1 }),
+        step(`d${i}/mix`, 5, hands),
+        step(`d${i}/cold`, between(60, 200), { of: 'cold', amount: 5 }),
+      ]).map((tasks) => ({
+        tasks,
+        gaps: [gap(60), gap(0), gap(4), gap(10), gap(30), gap(10)],
+        holds: [
+          { of: `pot${i % 4}`, amount: 1, fromTask: 1, toTask: 3, washMin: 5 },
+          { of: 'fridge', amount: 1.5, fromTask: 6, toTask: 6, untilServed: true },
+        ],
+      })),
     };
   };
-  const have = { hands: 1, burner: 3, bath: 1, fridge: 16, pot0: 1, pot1: 1, pot2: 1, pot3: 1 };
+  const rings = ['ring:0', 'ring:1', 'ring:2'];
+  const onEachRing = (tasks) =>
+    rings.map((of) => tasks.map((t) => (t.id.endsWith('/heat') ? { ...t, needs: [{ of, amount: 1 }] } : t)));
+  const have = { hands: 1, bath: 1, fridge: 16, cold: 60, pot0: 1, pot1: 1, pot2: 1, pot3: 1 };
+  for (const ring of rings) have[ring] = 1;
   const kitchenOf = { have, closed: {}, servedMin: 180 };
   let [most, gapMost] = [0, 0];
   for (let seed = 1; seed <= 20; seed++) {

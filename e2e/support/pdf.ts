@@ -1,6 +1,6 @@
 /** What is drawn on the first page of a PDF: words and straight lines, in points from its top left. */
 export type Drawn = {
-  words: { text: string; x: number; y: number }[];
+  words: { text: string; x: number; y: number; heightPt: number }[];
   lines: { x1: number; y1: number; x2: number; y2: number }[];
 };
 
@@ -15,7 +15,14 @@ export async function readPdf(bytes: Uint8Array): Promise<Drawn> {
   const content = await page.getTextContent();
   const words = content.items.flatMap((i) =>
     'str' in i && i.str.trim()
-      ? [{ text: i.str.trim(), x: i.transform[4] as number, y: height - (i.transform[5] as number) }]
+      ? [
+          {
+            text: i.str.trim(),
+            x: i.transform[4] as number,
+            y: height - (i.transform[5] as number),
+            heightPt: i.height,
+          },
+        ]
       : [],
   );
   const { fnArray, argsArray } = await page.getOperatorList();

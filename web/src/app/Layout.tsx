@@ -11,6 +11,9 @@ import { useTheme } from './theme';
 // It rings on every page, and is not needed for the first one to be shown.
 const AlarmKeeper = lazy(() => import('@/features/steep/AlarmKeeper'));
 
+// Only where a day of several drinks is begun.
+const SheetKeeper = lazy(() => import('@/features/occasion/SheetKeeper'));
+
 const WAY_OF_WORK = [
   ['/plan', 'Plan'],
   ['/steep', 'Steep'],
@@ -32,7 +35,9 @@ export function Layout(): ReactNode {
   useLiveUpdates();
   const { pathname } = useLocation();
   // Every page writes its figures in the measures of the house.
-  const units = useHouse().data?.kitchen.body.units ?? 'metric';
+  const house = useHouse().data;
+  const units = house?.kitchen.body.units ?? 'metric';
+  const begun = house?.occasions.some((o) => o.body.sheet) ?? false;
   const figuresFirst = useFiguresFirst((s) => s.figuresFirst);
   return (
     <>
@@ -93,6 +98,13 @@ export function Layout(): ReactNode {
           <AlarmKeeper />
         </Alone>
       </Suspense>
+      {begun && (
+        <Suspense>
+          <Alone of="The day that is begun" at={0} silent>
+            <SheetKeeper />
+          </Alone>
+        </Suspense>
+      )}
       <Outlet key={`${units} ${figuresFirst}`} />
       <ScrollRestoration />
     </>

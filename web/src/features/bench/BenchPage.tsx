@@ -7,6 +7,8 @@ import { LinkButton } from '@/shared/ui/Button';
 import { Empty, Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { RunningBatch } from '@/features/steep';
+import { NextOfDay } from '@/shared/occasion/NextOfDay';
+import { ComingOccasion } from '@/shared/occasion/ComingOccasion';
 
 /** So long after a page is shown nothing of it is being fetched any more, ms. */
 const SETTLED_MS = 400;
@@ -46,6 +48,8 @@ export function Component(): ReactNode {
         </>
       }
     >
+      <NextOfDay />
+      <ComingOccasion />
       <div className="grid gap-3 lg:grid-cols-2">
         <div className="space-y-3">
           {waiting.length > 0 && <Waiting batches={waiting} />}

@@ -23,6 +23,7 @@ import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { figure, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
+import { KitchenRoom, Rings } from '@/shared/plan/KitchenRoom';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
@@ -188,25 +189,18 @@ function InWords({ kitchen, change }: Part): ReactNode {
       {figure('Freezer', kitchen.freezerC, { unit: '°C', min: -40, max: -2, step: 1, shown: true }, (freezerC) =>
         change({ freezerC }),
       )}
-      . It has{' '}
-      {figure('Burners', kitchen.burners ?? 2, { unit: 'burners', min: 1, max: 12, step: 1 }, (burners) =>
-        change({ burners }),
-      )}{' '}
+      . It has <Rings kitchen={kitchen} change={change} />,{' '}
       <InlineChoice
         label="Kind of burner"
         value={kitchen.burner.kind}
         choices={BURNER_KINDS.map((value) => ({ value, label: BURNER_WORDS[value] }))}
         onValue={(kind) => change({ burner: { ...kitchen.burner, kind } })}
-      />{' '}
-      of{' '}
-      {figure('Power', kitchen.burner.watts, { unit: 'W', min: 200, max: 10_000, step: 100, shown: true }, (watts) =>
-        change({ burner: { ...kitchen.burner, watts } }),
-      )}{' '}
-      and glasses of{' '}
+      />
+      , and glasses of{' '}
       {figure('Glass mass', kitchen.glassG, { unit: 'g', min: 20, max: 2000, step: 10, shown: true }, (glassG) =>
         change({ glassG }),
       )}
-      . Its measures are{' '}
+      . <KitchenRoom kitchen={kitchen} change={change} /> Its measures are{' '}
       <InlineChoice
         label="Units"
         value={kitchen.units ?? 'metric'}

@@ -1,11 +1,19 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { addDays, set, startOfDay } from 'date-fns';
-import { freeId, glassesOfOccasion, type Occasion } from '@steepsis/core';
+import {
+  freeId,
+  glassesOfOccasion,
+  OCCASION_RANGES,
+  occasionAgain,
+  peopleOfOccasion,
+  type Occasion,
+} from '@steepsis/core';
 import { serverNow } from '@/shared/api/clock';
 import { useHouse, useSaveHouse } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
+import { figure } from '@/shared/ui/Figure';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 
 /** Three in the afternoon of the coming Sunday. */
@@ -72,17 +80,40 @@ export function Component(): ReactNode {
                   {o.drinks.length === 1 ? 'drink' : 'drinks'}
                 </p>
               </div>
-              <Button
-                disabled={save.isPending}
-                aria-label={`Again next Sunday: ${o.name}`}
-                onClick={() => keep({ ...o, id: idFor(), readyBy: comingSunday(), moved: {} })}
-              >
-                Again next Sunday
-              </Button>
+              <Again
+                occasion={o}
+                pending={save.isPending}
+                onAgain={(people) => keep(occasionAgain(o, { id: idFor(), readyBy: comingSunday(), people }))}
+              />
             </li>
           ))}
         </ul>
       )}
     </Page>
+  );
+}
+
+/** The same again for so many people, by what was said of how it went. */
+function Again({
+  occasion: o,
+  pending,
+  onAgain,
+}: {
+  occasion: Occasion;
+  pending: boolean;
+  onAgain: (people: number) => void;
+}): ReactNode {
+  const [people, setPeople] = useState(peopleOfOccasion(o));
+  const learned = o.drinks.some((d) => d.went);
+  return (
+    <span className="flex flex-wrap items-center gap-x-2">
+      <Button disabled={pending} aria-label={`Again next Sunday: ${o.name}`} onClick={() => onAgain(people)}>
+        Again next Sunday
+      </Button>
+      <span>
+        for {figure(`People, ${o.name} again`, people, { ...OCCASION_RANGES.people, step: 1 }, setPeople)} people
+        {learned && ', by how it went'}
+      </span>
+    </span>
   );
 }

@@ -1,32 +1,46 @@
 import { addMinutes, format as formatDate } from 'date-fns';
-import { X } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
-  FRIDGE_LITRES,
-  glassesOf,
+  changedOf,
+  drinkKeys,
   glassesOfOccasion,
-  OCCASION_RANGES,
+  keyOfChain,
+  nextOnSheet,
+  ringsOf,
+  sheetOf,
+  startsOf,
+  type DayAnswer,
+  type DayDrink,
+  type DayWayOut,
+  type Kitchen,
   type Occasion,
-  type OccasionDrink,
+  type SheetLine,
 } from '@steepsis/core';
 import type { Kept } from '@steepsis/contract';
 import { serverNow, useNow } from '@/shared/api/clock';
-import { useDrinks, useDrinksBy, useHouse, useSaveHouse, type House } from '@/shared/api/queries';
+import { useHouse, useSaveHouse, type House } from '@/shared/api/queries';
 import { useEdited } from '@/shared/api/useEdited';
 import * as f from '@/shared/format/format';
 import { useThings } from '@/shared/keep/things';
+import { KitchenRoom, Rings } from '@/shared/plan/KitchenRoom';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
-import { figure, TextField } from '@/shared/ui/Figure';
-import { InlineChoice } from '@/shared/ui/InlineChoice';
-import { MomentField } from '@/shared/ui/MomentField';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
+import { Afterwards, isServed } from './Afterwards';
+import { AskedPanel } from './AskedPanel';
+import { ByTheClock } from './ByTheClock';
 import { dayCalendar } from './dayCalendar';
-import { DayPicture } from './DayPicture';
-import type { AskedDrink, DayAnswer, DayQuestion } from './dayAnswer';
-import { useDay } from './useDay';
+import { DayPicture, type Moves } from './DayPicture';
+import { dayMarkdown, daySheet } from './daySheet';
+import { bindsWords, changedWords, iceWords, momentWords, standsWords, tableWords } from './dayWords';
+import { StartDrink } from './StartDrink';
+import { sheetPdf, takeOut } from './takeOut';
+import { useDay, useWays } from './useDay';
+import { useQuestion } from './useQuestion';
 
 /** Several drinks on one clock, ready on time. */
 export function Component(): ReactNode {
@@ -49,11 +63,61 @@ export function Component(): ReactNode {
 
 function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): ReactNode {
   const edited = useEdited(kept);
+  const kitchen = useEdited(house.kitchen);
   const occasion = edited.value;
   const save = useSaveHouse();
+  const now = useNow(10_000);
+  const { things } = useThings();
+  const [moving, setMoving] = useState<{ taskId: string; min: number } | undefined>(undefined);
+  // What is held counts as if it stood there; it is kept when it is let go.
+  const shown = useMemo(
+    () => (moving ? { ...occasion, moved: { ...occasion.moved, [moving.taskId]: moving.min } } : occasion),
+    [occasion, moving],
+  );
+  const forPlans = useMemo(
+    () => ({ ...house.forPlans, ...kitchen.value, measures: house.forPlans.measures }) as Kitchen,
+    [house.forPlans, kitchen.value],
+  );
+  const { question, views, error, retry } = useQuestion(shown, house, { now, things, kitchen: forPlans });
+  const asked = useMemo(() => question && { question, moving: moving !== undefined }, [question, moving]);
+  const { answer, of, working, failed } = useDay(asked);
+  const [before, setBefore] = useState<Readonly<Record<string, number>>>({});
   const change = (part: Partial<Occasion>): void => edited.change({ ...occasion, ...part });
-  const { question, error, retry } = useQuestion(occasion, house);
-  const { answer, working, failed } = useDay(question);
+  const keep = (body: Occasion): Promise<unknown> =>
+    save.mutateAsync({ kind: 'occasions', version: edited.base, body }).then(edited.reset);
+  const day = answer?.kind === 'day' ? answer : undefined;
+  const was = occasion.sheet?.starts ?? before;
+  const lines = useMemo(() => (day ? sheetOf(day.placed, was) : []), [day, was]);
+  const moves: Moves = {
+    onMove: (taskId, min) => {
+      if (!moving && day) setBefore(startsOf(day.placed));
+      setMoving({ taskId, min });
+    },
+    onDrop: () =>
+      setMoving((held) => {
+        if (held) edited.change({ ...occasion, moved: { ...occasion.moved, [held.taskId]: held.min } });
+        return undefined;
+      }),
+    onBack: (taskId) => {
+      const { [taskId]: _was, ...rest } = occasion.moved;
+      change({ moved: rest });
+    },
+  };
+  const beginDay = (body: Occasion): Occasion =>
+    body.sheet || !day
+      ? body
+      : {
+          ...body,
+          sheet: {
+            at: new Date(serverNow()).toISOString(),
+            starts: startsOf(day.placed),
+            standing: Object.fromEntries(day.drinks.map((d) => [d.key, d.standing])),
+          },
+        };
+  const started = (key: string, batchId: string): Promise<unknown> => {
+    const at = drinkKeys(occasion).indexOf(key);
+    return keep(beginDay({ ...occasion, drinks: occasion.drinks.map((d, i) => (i === at ? { ...d, batchId } : d)) }));
+  };
   return (
     <Page
       title={occasion.name}
@@ -61,26 +125,44 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
       actions={
         <>
           <LinkButton to="/plan/occasion">All occasions</LinkButton>
-          <Button onClick={() => window.print()}>Print it</Button>
-          {answer?.kind === 'day' && (
-            <Button onClick={() => void intoCalendar(occasion, answer)}>Into your calendar</Button>
-          )}
+          {day && <Out occasion={occasion} day={day} lines={lines} kitchen={forPlans} />}
           {edited.changed && <Button onClick={edited.reset}>Undo my changes</Button>}
+          {edited.changed && (
+            <Button
+              disabled={save.isPending || edited.behind}
+              onClick={() => void keep(occasion).catch(() => undefined)}
+            >
+              Keep it
+            </Button>
+          )}
+        </>
+      }
+      next={
+        day &&
+        !occasion.sheet &&
+        day.placed.length > 0 &&
+        !isServed(occasion.readyBy, now) && (
           <Button
             kind="main"
-            disabled={!edited.changed || save.isPending}
-            onClick={() =>
-              save.mutate({ kind: 'occasions', version: edited.base, body: occasion }, { onSuccess: edited.reset })
-            }
+            disabled={save.isPending || edited.behind}
+            onClick={() => void keep(beginDay(occasion)).catch(() => undefined)}
           >
-            Keep it
+            {beginWords(occasion.readyBy, day.beginMin, now)}
           </Button>
-        </>
+        )
       }
     >
       {edited.behind && <ChangedMeanwhile onTop={edited.onTop} onReset={edited.reset} />}
       <Refusal error={save.error} />
-      <Asked occasion={occasion} house={house} onChange={change} />
+      <AskedPanel occasion={occasion} onChange={change} views={views} mustBeSeen={error !== null || failed}>
+        <There
+          kitchen={kitchen}
+          saving={save.isPending}
+          onKeep={() =>
+            save.mutate({ kind: 'kitchen', version: kitchen.base, body: kitchen.value }, { onSuccess: kitchen.reset })
+          }
+        />
+      </AskedPanel>
       {occasion.drinks.length === 0 ? (
         <Empty>Add a drink, and the day is worked out.</Empty>
       ) : failed ? (
@@ -95,295 +177,426 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
       ) : !answer ? (
         <p role="status">Working the day out.</p>
       ) : (
-        <Day occasion={occasion} answer={answer} working={working} onChange={change} />
+        <div className="space-y-3" aria-busy={working}>
+          <Unmade drinks={answer.drinks} readyBy={occasion.readyBy} />
+          {answer.kind === 'no-place' && <NoPlace answer={answer} kitchen={forPlans} />}
+          {answer.kind === 'day' && occasion.sheet && (
+            <Today
+              occasion={occasion}
+              day={answer}
+              lines={lines}
+              now={now}
+              onStarted={started}
+              onDone={(line) =>
+                void keep({
+                  ...occasion,
+                  done: {
+                    ...occasion.done,
+                    [line.taskId]: Math.round((serverNow() - Date.parse(occasion.readyBy)) / 60_000),
+                  },
+                }).catch(() => undefined)
+              }
+            />
+          )}
+          {answer.kind === 'day' && !occasion.sheet && answer.placed.length > 0 && (
+            <p className="text-lg">
+              Begin{' '}
+              <strong>{formatDate(addMinutes(new Date(occasion.readyBy), answer.beginMin), 'EEEE d MMM, H:mm')}</strong>
+              . Nine times in ten all is ready by <strong>{momentWords(occasion.readyBy, answer.sureMin)}</strong>.
+              {answer.ice.goes > 0 && lines[0] && lines[0].atMin < answer.beginMin && (
+                <span className="text-muted"> Ice from {momentWords(occasion.readyBy, lines[0].atMin)}.</span>
+              )}
+            </p>
+          )}
+          <div
+            className={
+              answer.kind === 'day' ? 'grid items-start gap-x-5 gap-y-3 xl:grid-cols-[minmax(0,1fr)_21rem]' : ''
+            }
+          >
+            {answer.kind === 'day' && answer.placed.length > 0 && (
+              <div className="min-w-0">
+                <DayPicture
+                  placed={answer.placed}
+                  drinks={answer.drinks}
+                  kitchen={answer.kitchen}
+                  rings={ringsOf(forPlans)}
+                  readyBy={occasion.readyBy}
+                  was={was}
+                  pins={shown.moved}
+                  moves={moves}
+                />
+              </div>
+            )}
+            {answer.kind === 'day' && (
+              <div className="xl:col-start-2 xl:row-span-2 xl:row-start-1">
+                <ByTheClock
+                  lines={lines}
+                  drinks={answer.drinks}
+                  readyBy={occasion.readyBy}
+                  pins={occasion.moved}
+                  moves={moves}
+                />
+              </div>
+            )}
+            <div className="min-w-0 space-y-3">
+              <WaysOut
+                question={!moving && !working && of && isPressed(answer) ? of : undefined}
+                answer={answer}
+                moved={moving === undefined ? lastMoved(occasion) : undefined}
+                readyBy={occasion.readyBy}
+                onTake={(w) => edited.change(w.occasion)}
+                onBack={moves.onBack}
+              />
+              {isServed(occasion.readyBy, now) && (
+                <Afterwards
+                  occasion={occasion}
+                  drinks={answer.drinks}
+                  onWent={(i, went) =>
+                    change({
+                      drinks: occasion.drinks.map((d, k) => {
+                        if (k !== i) return d;
+                        const { went: _was, ...rest } = d;
+                        return went ? { ...rest, went } : rest;
+                      }),
+                    })
+                  }
+                />
+              )}
+              <OnTheTable answer={answer} kitchen={forPlans} occasion={occasion} onStarted={started} />
+              <ToGet answer={answer} />
+            </div>
+          </div>
+        </div>
       )}
     </Page>
   );
 }
 
-/** The day as a file that a calendar takes. */
-async function intoCalendar(occasion: Occasion, answer: Extract<DayAnswer, { kind: 'day' }>): Promise<void> {
-  const text = await dayCalendar(occasion, answer, serverNow());
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }));
-  link.download = `${occasion.id}.ics`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+/** What a day is begun with, in words. */
+function beginWords(readyBy: string, beginMin: number, now: number): string {
+  const at = addMinutes(new Date(readyBy), beginMin);
+  return at.getTime() <= now + 60_000 ? 'Begin the day now' : `Begin on ${formatDate(at, 'EEEE H:mm')}`;
 }
 
-/** What the day is worked out from: drinks as this house makes them, and what stands. */
-function useQuestion(
-  occasion: Occasion,
-  house: House,
-): { question: DayQuestion | undefined; error: Error | null; retry: () => void } {
-  const ids = [...new Set(occasion.drinks.map((d) => d.drinkId))];
-  const { data: views, error, retry } = useDrinksBy(ids);
-  const { things } = useThings();
-  const question = useMemo(() => {
-    if (!views || occasion.drinks.some((d) => !views[d.drinkId])) return undefined;
-    const ready = Date.parse(occasion.readyBy);
-    const drinks = occasion.drinks.map((of): AskedDrink => {
-      const view = views[of.drinkId]!;
-      // What stands on the shelf and is still good when it is served is counted in, once.
-      const standing = things
-        .filter(
-          (t) =>
-            t.batch?.plan.drink.id === of.drinkId && t.placed.place !== 'pour-away' && Date.parse(t.item.useBy) > ready,
-        )
-        .reduce((sum, t) => sum + glassesOf(t.item), 0);
-      const first = occasion.drinks.findIndex((d) => d.drinkId === of.drinkId) === occasion.drinks.indexOf(of);
-      return { of, drink: view.drink, startFrom: view.startFrom, standing: first ? Math.floor(standing) : 0 };
-    });
-    return { occasion, drinks, kitchen: house.forPlans, pantry: house.entries };
-  }, [occasion, views, things, house.forPlans, house.entries]);
-  return { question, error, retry };
-}
+const lastMoved = ({ moved }: Occasion): string | undefined => Object.keys(moved).at(-1);
 
-/** For whom, when, and what. */
-function Asked({
+/** Whether something of it cannot be, or not in time. */
+const isPressed = (answer: DayAnswer): boolean =>
+  answer.kind === 'no-place' ||
+  answer.placed.some((p) => p.lateMin > 0.5) ||
+  answer.drinks.some((d) => d.soonestMin !== undefined);
+
+/** Takes the day out of the house: onto the wall, into a message, into a calendar. */
+function Out({
   occasion,
-  house,
-  onChange,
+  day,
+  lines,
+  kitchen,
 }: {
   occasion: Occasion;
-  house: House;
-  onChange: (part: Partial<Occasion>) => void;
+  day: Extract<DayAnswer, { kind: 'day' }>;
+  lines: readonly SheetLine[];
+  kitchen: Kitchen;
 }): ReactNode {
-  const drinks = useDrinks();
-  const { groups } = occasion;
-  const book = (drinks.data?.drinks ?? []).filter((d) => !d.archived);
-  const [adding, setAdding] = useState<string | undefined>(undefined);
-  const setDrink = (i: number, part: Partial<OccasionDrink>): void =>
-    onChange({ drinks: occasion.drinks.map((d, k) => (k === i ? { ...d, ...part } : d)) });
-  const nameOf = (id: string): string => book.find((d) => d.id === id)?.name ?? id;
-  const next = adding ?? book.find((d) => !occasion.drinks.some((o) => o.drinkId === d.id))?.id ?? book[0]?.id;
+  const [error, setError] = useState<Error | null>(null);
+  const sheet = (): ReturnType<typeof daySheet> => daySheet(occasion, day, lines, kitchen);
+  const ways: [string, () => void | Promise<void>][] = [
+    ['For the wall (PDF)', async () => takeOut(`${occasion.id}.pdf`, 'application/pdf', await sheetPdf(sheet()))],
+    ['As text (Markdown)', () => takeOut(`${occasion.id}.md`, 'text/markdown', dayMarkdown(sheet()))],
+    [
+      'Into your calendar',
+      async () => takeOut(`${occasion.id}.ics`, 'text/calendar', await dayCalendar(occasion, lines, serverNow())),
+    ],
+    ['Print this page', () => window.print()],
+  ];
   return (
-    <Panel className="no-print mb-3">
-      <TextField
-        label="What it is called"
-        value={occasion.name}
-        onChange={(name) => name.trim() && onChange({ name })}
-        className="max-w-md"
-      />
-      <p className="mt-2 leading-[2.2]">
-        Ready <MomentField label="Ready by" iso={occasion.readyBy} onIso={(readyBy) => onChange({ readyBy })} />, served
-        for{' '}
-        {figure(
-          'Served for',
-          occasion.servedHours,
-          { ...OCCASION_RANGES.servedHours, step: 0.5, digits: 1, shown: true },
-          (servedHours) => onChange({ servedHours }),
-        )}
-        , by{' '}
-        {figure(
-          'Hands',
-          occasion.hands,
-          { ...OCCASION_RANGES.hands, step: 1, shown: occasion.hands === 1 ? 'pair of hands' : 'pairs of hands' },
-          (hands) => onChange({ hands }),
-        )}
-        . For{' '}
-        {groups.map((g, i) => (
-          <span key={i}>
-            {i > 0 && ' and '}
-            {figure(`Group ${i + 1}, people`, g.people, { ...OCCASION_RANGES.people, step: 1 }, (people) =>
-              onChange({ groups: groups.map((o, k) => (k === i ? { ...o, people } : o)) }),
-            )}{' '}
-            people,{' '}
-            {figure(
-              `Group ${i + 1}, glasses each`,
-              g.glassesEach,
-              { ...OCCASION_RANGES.glassesEach, step: 0.25, digits: 2 },
-              (glassesEach) => onChange({ groups: groups.map((o, k) => (k === i ? { ...o, glassesEach } : o)) }),
-            )}{' '}
-            glasses each{' '}
-            {groups.length > 1 && (
-              <Off
-                label={`Take group ${i + 1} off`}
-                onOff={() => onChange({ groups: groups.filter((_, k) => k !== i) })}
-              />
-            )}
-          </span>
-        ))}
-        .{' '}
-        <Button kind="quiet" onClick={() => onChange({ groups: [...groups, { people: 6, glassesEach: 1 }] })}>
-          Another group
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger asChild>
+          <Button>Take it out</Button>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            sideOffset={6}
+            align="end"
+            className="z-50 min-w-56 rounded-md border border-ink/40 bg-surface p-1.5 shadow-lg"
+          >
+            {ways.map(([words, take]) => (
+              <DropdownMenu.Item
+                key={words}
+                onSelect={() => {
+                  setError(null);
+                  void Promise.resolve(take()).catch((e: Error) => setError(e));
+                }}
+                className="flex min-h-11 cursor-pointer items-center rounded px-3 outline-none data-[highlighted]:bg-ground"
+              >
+                {words}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Refusal error={error} />
+    </>
+  );
+}
+
+/** What the kitchen has, told in place; it is the kitchen's and counts for every day. */
+function There({
+  kitchen,
+  saving,
+  onKeep,
+}: {
+  kitchen: ReturnType<typeof useEdited<Kitchen>>;
+  saving: boolean;
+  onKeep: () => void;
+}): ReactNode {
+  const change = (part: Partial<Kitchen>): void => kitchen.change({ ...kitchen.value, ...part });
+  return (
+    <p className="mt-2 leading-[2.2]">
+      The kitchen has <Rings kitchen={kitchen.value} change={change} />.{' '}
+      <KitchenRoom kitchen={kitchen.value} change={change} />{' '}
+      {kitchen.changed && (
+        <Button disabled={saving || kitchen.behind} onClick={onKeep}>
+          Keep the kitchen so
         </Button>
+      )}
+    </p>
+  );
+}
+
+/** Drinks that cannot be made, or not any more. */
+function Unmade({ drinks, readyBy }: { drinks: readonly DayDrink[]; readyBy: string }): ReactNode {
+  const said = drinks.flatMap((d) =>
+    d.reason
+      ? [{ key: d.key, words: `${d.name} cannot be made so: ${d.reason}` }]
+      : d.soonestMin === undefined
+        ? []
+        : [
+            {
+              key: d.key,
+              words: `${d.name} cannot be had any more: it would be ready ${momentWords(readyBy, d.soonestMin)} at the soonest.`,
+            },
+          ],
+  );
+  if (said.length === 0) return null;
+  return (
+    <ul role="status" className="border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+      {said.map((s) => (
+        <li key={s.key}>{s.words}</li>
+      ))}
+    </ul>
+  );
+}
+
+function NoPlace({
+  answer,
+  kitchen,
+}: {
+  answer: Extract<DayAnswer, { kind: 'no-place' }>;
+  kitchen: Kitchen;
+}): ReactNode {
+  return (
+    <section aria-label="It cannot be" className="border-l-4 border-stop bg-stop-wash px-4 py-3">
+      <p className="font-semibold">
+        {answer.drinkName} has no place in this day: {bindsWords(answer.binds, kitchen)}.
       </p>
-      <ul aria-label="Drinks of it" className="flex flex-wrap items-center gap-x-5">
-        {occasion.drinks.map((d, i) => (
-          <li key={`${d.drinkId}${i}`} className="flex items-center leading-[2.2]">
-            <span>
-              {figure(`Share of ${nameOf(d.drinkId)}`, d.share, { ...OCCASION_RANGES.share, step: 1 }, (share) =>
-                setDrink(i, { share }),
-              )}{' '}
-              {d.share === 1 ? 'part' : 'parts'} {nameOf(d.drinkId)}
-              {d.litres !== undefined && <>, but {f.volume(d.litres * 1000)}</>}
+    </section>
+  );
+}
+
+/** What was tried for a day that cannot be or is late, the least late first. */
+function WaysOut({
+  question,
+  answer,
+  moved,
+  readyBy,
+  onTake,
+  onBack,
+}: {
+  question: Parameters<typeof useWays>[0];
+  answer: DayAnswer;
+  moved: string | undefined;
+  readyBy: string;
+  onTake: (way: DayWayOut) => void;
+  onBack: (taskId: string) => void;
+}): ReactNode {
+  const ways = useWays(question);
+  if (!isPressed(answer)) return null;
+  const late = answer.kind === 'day' ? answer.placed.filter((p) => p.lateMin > 0.5) : [];
+  return (
+    <section
+      aria-label="Ways out"
+      className="no-print sticky bottom-0 z-10 border-l-4 border-stop bg-stop-wash px-4 py-3 max-sm:static"
+    >
+      {late.length > 0 && (
+        <p className="font-semibold">
+          {late
+            .map((p) => `${p.name} is ready at ${momentWords(readyBy, p.lateMin)}: ${f.duration(p.lateMin)} late`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      {!ways ? (
+        <p role="status">Trying what would free it.</p>
+      ) : ways.length === 0 ? (
+        <p>Nothing that was tried frees it. Take a drink off, make less, or say a later time.</p>
+      ) : (
+        <p className="mb-1">Each of these was tried, and frees it:</p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {(ways ?? []).slice(0, 6).map((w) => (
+          <Button key={w.words} onClick={() => onTake(w)}>
+            {w.words}
+            {w.lateMin > 1 && `, ${f.duration(w.lateMin)} late`}
+          </Button>
+        ))}
+        {moved && (
+          <Button kind="quiet" onClick={() => onBack(moved)}>
+            Back to where it was
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** On the day: the next thing across all pots, and what has become of the sheet. */
+function Today({
+  occasion,
+  day,
+  lines,
+  now,
+  onStarted,
+  onDone,
+}: {
+  occasion: Occasion;
+  day: Extract<DayAnswer, { kind: 'day' }>;
+  lines: readonly SheetLine[];
+  now: number;
+  onStarted: (key: string, batchId: string) => Promise<unknown>;
+  onDone: (line: SheetLine) => void;
+}): ReactNode {
+  const next = nextOnSheet(lines);
+  const changed = changedWords(changedOf(lines, day.placed), occasion.readyBy, day.sureMin);
+  const drink = next && day.drinks.find((d) => d.key === keyOfChain(next.chainId));
+  const inMin = next && (Date.parse(occasion.readyBy) - now) / 60_000 + next.atMin;
+  return (
+    <section aria-label="Next on the sheet" className="rounded-lg border-2 border-ink bg-surface px-5 py-3">
+      {next && inMin !== undefined ? (
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+          <p className="font-display text-2xl font-bold leading-tight">
+            {momentWords(occasion.readyBy, next.atMin)} {next.words}{' '}
+            <span className={`whitespace-nowrap text-lg font-semibold ${inMin < -1 ? 'text-stop' : 'text-muted'}`}>
+              {inMin > 1 ? `in ${f.duration(inMin)}` : 'now'}
             </span>
-            <Off
-              label={`Take ${nameOf(d.drinkId)} off`}
-              onOff={() => onChange({ drinks: occasion.drinks.filter((_, k) => k !== i) })}
-            />
+          </p>
+          <div className="flex flex-wrap gap-2">
+            {drink && !drink.begun && next.taskId.endsWith('/weigh') ? (
+              <StartDrink drink={drink} onStarted={(id) => onStarted(drink.key, id)} />
+            ) : drink?.begun && !isBySheet(next) ? (
+              <LinkButton kind="main" to={`/steep/${drink.begun.batchId}`}>
+                To the stove
+              </LinkButton>
+            ) : (
+              next.kind === 'hands' && (
+                <Button kind="main" onClick={() => onDone(next)}>
+                  Done
+                </Button>
+              )
+            )}
+          </div>
+        </div>
+      ) : (
+        <p className="font-display text-2xl font-bold">All of it is done.</p>
+      )}
+      <p className="mt-1">
+        {changed ??
+          `All goes as it was begun. Nine times in ten all is ready by ${momentWords(occasion.readyBy, day.sureMin)}.`}
+      </p>
+    </section>
+  );
+}
+
+/** What no stove tells of: it is told on the sheet. */
+const isBySheet = ({ taskId }: SheetLine): boolean => taskId.endsWith('/stir') || /\/fill-\d+$/.test(taskId);
+
+/** How wide a jug is drawn, px a centimetre. */
+const TABLE_SCALE = 2.6;
+
+function OnTheTable({
+  answer,
+  kitchen,
+  occasion,
+  onStarted,
+}: {
+  answer: DayAnswer;
+  kitchen: Kitchen;
+  occasion: Occasion;
+  onStarted: (key: string, batchId: string) => Promise<unknown>;
+}): ReactNode {
+  return (
+    <Panel title={`On the table at ${formatDate(new Date(occasion.readyBy), 'H:mm')}`}>
+      <ul className="grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
+        {answer.drinks.map((d) => (
+          <li key={d.key} className="flex items-end gap-3">
+            <span className="flex shrink-0 items-end">
+              {d.standsIn.map((s) => {
+                const v = kitchen.vessels.find((o) => o.id === s.vesselId);
+                return v ? (
+                  <VesselDrawing
+                    key={s.vesselId}
+                    vessel={v}
+                    scale={TABLE_SCALE}
+                    layers={[{ ml: Math.min(v.capacityMl, s.litres * 1000), colour: d.colour }]}
+                    description={`${v.name} with ${f.volume(s.litres * 1000)} of ${d.name}`}
+                  />
+                ) : null;
+              })}
+            </span>
+            <div className="min-w-0">
+              <strong className="block font-semibold leading-tight">{d.name}</strong>
+              <span className="block text-[0.95rem]">{tableWords(d)}</span>
+              {d.standsIn.length > 0 && (
+                <span className="block text-sm text-muted">in the {standsWords(d, kitchen)}</span>
+              )}
+              {d.litres >= 0.2 && !d.reason && (
+                <span className="no-print flex flex-wrap items-center gap-x-4">
+                  {d.begun ? (
+                    <LinkButton kind="quiet" to={d.begun.phase === 'put-away' ? '/keep' : `/steep/${d.begun.batchId}`}>
+                      {d.begun.phase === 'put-away' ? 'It stands ready' : 'At the stove'}
+                    </LinkButton>
+                  ) : (
+                    <>
+                      {occasion.sheet && <StartDrink kind="plain" drink={d} onStarted={(id) => onStarted(d.key, id)} />}
+                      <LinkButton
+                        kind="quiet"
+                        aria-label={`Its plan: ${d.name}`}
+                        to={`/plan/${d.drinkId}?litres=${d.litres}&ready=${encodeURIComponent(occasion.readyBy)}`}
+                      >
+                        Its plan
+                      </LinkButton>
+                    </>
+                  )}
+                </span>
+              )}
+            </div>
           </li>
         ))}
       </ul>
-      {next && (
-        <p className="mt-1 flex flex-wrap items-center gap-3">
-          <InlineChoice
-            label="A drink to add"
-            value={next}
-            choices={book.map((d) => ({ value: d.id, label: d.name }))}
-            onValue={setAdding}
-          />
-          <Button
-            onClick={() => {
-              onChange({ drinks: [...occasion.drinks, { drinkId: next, share: 1 }] });
-              setAdding(undefined);
-            }}
-          >
-            Add it
-          </Button>
-        </p>
-      )}
-      <p className="mt-1 text-sm text-muted">
-        {house.kitchen.body.burners ?? 2} rings, and about {FRIDGE_LITRES} L of room in the fridge (house estimate).
-      </p>
     </Panel>
   );
 }
 
-/** Takes one of a few off. */
-const Off = ({ label, onOff }: { label: string; onOff: () => void }): ReactNode => (
-  <button
-    type="button"
-    aria-label={label}
-    onClick={onOff}
-    className="inline-grid size-8 place-items-center align-middle text-muted hover:text-ink pointer-coarse:size-11"
-  >
-    <X size={16} aria-hidden />
-  </button>
-);
-
-/** The day as it is, or why there is none and what would free it. */
-function Day({
-  occasion,
-  answer,
-  working,
-  onChange,
-}: {
-  occasion: Occasion;
-  answer: DayAnswer;
-  working: boolean;
-  onChange: (part: Partial<Occasion>) => void;
-}): ReactNode {
-  const ready = new Date(occasion.readyBy);
-  const at = (min: number): string => addMinutes(ready, min).toISOString();
-  const now = useNow(60_000);
-  return (
-    <div className="space-y-3" aria-busy={working}>
-      {answer.drinks.some((d) => d.reason) && (
-        <ul className="border-l-4 border-caution-line pl-3">
-          {answer.drinks.flatMap((d) =>
-            d.reason
-              ? [
-                  <li key={d.key}>
-                    {d.name} cannot be made so: {d.reason}
-                  </li>,
-                ]
-              : [],
-          )}
-        </ul>
-      )}
-      {answer.kind === 'no-place' ? (
-        <section aria-label="It cannot be" className="border-l-4 border-stop bg-stop-wash px-4 py-3">
-          <p className="font-semibold">
-            {answer.drinkName} has no place in this day: {bindsWords(answer.binds)}.
-          </p>
-          {answer.ways.length > 0 ? (
-            <p className="mt-1">Each of these was tried, and frees it:</p>
-          ) : (
-            <p className="mt-1">Nothing that was tried frees it. Take a drink off, or make less.</p>
-          )}
-          <div className="mt-2 flex flex-wrap gap-2">
-            {answer.ways.map((w) => (
-              <Button key={w.words} onClick={() => onChange(w.occasion)}>
-                {w.words}
-              </Button>
-            ))}
-          </div>
-        </section>
-      ) : (
-        <>
-          <p className="text-lg">
-            Begin <strong>{formatDate(addMinutes(ready, answer.beginMin), 'EEEE d MMM, H:mm')}</strong>
-            {Date.parse(at(answer.beginMin)) < now && <span className="text-stop">: that has passed</span>}. Nine times
-            in ten all is ready by <strong>{formatDate(addMinutes(ready, Math.max(0, answer.sureMin)), 'H:mm')}</strong>
-            .
-          </p>
-          <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
-            <DayPicture
-              chains={answer.chains}
-              starts={answer.starts}
-              drinks={answer.drinks}
-              readyBy={occasion.readyBy}
-              servedMin={occasion.servedHours * 60}
-            />
-            <ByTheClock answer={answer} ready={ready} />
-          </div>
-        </>
-      )}
-      <Panel title="On the table">
-        <ul className="divide-y divide-line">
-          {answer.drinks.map((d) => (
-            <li key={d.key} className="flex flex-wrap items-center gap-x-4 py-1.5">
-              <span aria-hidden className="h-5 w-3 border border-ink" style={{ background: d.colour }} />
-              <strong className="font-semibold">{d.name}</strong>
-              <span>
-                {Math.round(d.glasses)} glasses
-                {d.standing > 0 && `, ${Math.min(d.standing, Math.round(d.glasses))} of them stand already`}
-                {d.litres >= 0.2 ? `, ${f.volume(d.litres * 1000)} to make` : ', none to make'}
-              </span>
-              {answer.kind === 'day' && d.litres >= 0.2 && !d.reason && (
-                <>
-                  <span className="no-print">
-                    ready{' '}
-                    {figure(
-                      `Earlier, ${d.name}`,
-                      occasion.moved[d.key] ?? 0,
-                      { unit: 'min', min: 0, max: 2880, step: 15, shown: true },
-                      (min) => onChange({ moved: { ...occasion.moved, [d.key]: min } }),
-                    )}{' '}
-                    before it need be
-                  </span>
-                  <LinkButton
-                    className="no-print"
-                    kind="quiet"
-                    to={`/plan/${d.drinkId}?litres=${d.litres}&ready=${encodeURIComponent(occasion.readyBy)}`}
-                  >
-                    Its plan
-                  </LinkButton>
-                  <LinkButton className="no-print" kind="quiet" to={`/plan/${d.drinkId}/list`}>
-                    What to get
-                  </LinkButton>
-                </>
-              )}
-            </li>
-          ))}
-        </ul>
-      </Panel>
-      <ToGet answer={answer} />
-    </div>
-  );
-}
-
-/** What is to be got for all of it, and what is there. */
+/** What is to be got for all of it, and what is measured the evening before. */
 function ToGet({ answer }: { answer: DayAnswer }): ReactNode {
   const buy = answer.toGet.filter((l) => l.buy !== undefined);
-  const there = answer.toGet.filter((l) => l.buy === undefined);
   const known = answer.toGet.filter((l) => l.cost !== undefined);
   const cost = known.reduce((sum, l) => sum + l.cost!, 0);
+  const ice = iceWords(answer.ice);
   return (
     <Panel title="What to get">
-      {buy.length === 0 && answer.iceG < 1 ? (
+      {buy.length === 0 && !ice ? (
         <p>Everything is there.</p>
       ) : (
         <ul className="gap-x-8 sm:columns-2">
@@ -393,71 +606,25 @@ function ToGet({ answer }: { answer: DayAnswer }): ReactNode {
               {l.haveG > 0.5 && <span className="text-muted">; {f.grams(l.haveG)} are there</span>}
             </li>
           ))}
-          {answer.iceG >= 1 && (
+          {ice && (
             <li className="py-0.5">
-              <strong className="font-semibold">Ice</strong>: {f.weight(answer.iceG)} for glasses, jugs and the bath
+              <strong className="font-semibold">Ice</strong>: {ice}
             </li>
           )}
         </ul>
       )}
-      <p className="mt-2 text-sm text-muted">
-        {there.length > 0 &&
-          `There already: ${there.map((l) => `${l.name.toLowerCase()} ${f.grams(l.needG)}`).join(', ')}. `}
-        {known.length > 0 &&
-          `What it uses costs ${f.money(cost)}${known.length < answer.toGet.length ? ', without what has no price' : ''}.`}
-      </p>
+      {answer.toGet.length > 0 && (
+        <p className="mt-2">
+          <strong className="font-semibold">To measure the evening before</strong>:{' '}
+          {answer.toGet.map((l) => `${l.name.toLowerCase()} ${f.grams(l.needG)}`).join(', ')}.
+        </p>
+      )}
+      {known.length > 0 && (
+        <p className="mt-2 text-sm text-muted">
+          What it uses costs {f.money(cost)}
+          {known.length < answer.toGet.length ? ', without what has no price' : ''}.
+        </p>
+      )}
     </Panel>
-  );
-}
-
-const BINDS: Readonly<Record<string, string>> = {
-  hands: 'the hands are taken, or it would have to be done at night',
-  burner: 'the rings are taken',
-  bath: 'the ice bath is taken',
-  fridge: 'the fridge has no room for it',
-  jugs: 'there are not jugs enough for it to stand in until it is served',
-};
-const bindsWords = (of: string | undefined): string =>
-  of === undefined
-    ? 'it would have to be begun more than four days before'
-    : (BINDS[of] ?? 'the pot or jar that it needs is taken');
-
-/** What is done when, for the wall. */
-function ByTheClock({ answer, ready }: { answer: Extract<DayAnswer, { kind: 'day' }>; ready: Date }): ReactNode {
-  const lines = answer.chains
-    .flatMap((c) =>
-      c.tasks.map((t, i) => ({
-        at: addMinutes(ready, answer.starts[c.id]![i]!),
-        name: t.name,
-        key: t.id,
-        hands: t.needs.some((n) => n.of === 'hands'),
-        colour: answer.drinks.find((d) => c.id.startsWith(d.key))?.colour ?? 'transparent',
-      })),
-    )
-    .sort((a, b) => a.at.getTime() - b.at.getTime());
-  const days = [...new Set(lines.map((l) => formatDate(l.at, 'EEEE d MMM')))];
-  return (
-    <section aria-label="By the clock">
-      {days.map((day) => (
-        <div key={day} className="mb-2">
-          <h2 className="border-b-2 border-ink text-base">{day}</h2>
-          <ol>
-            {lines
-              .filter((l) => formatDate(l.at, 'EEEE d MMM') === day)
-              .map((l) => (
-                <li key={l.key} className={`flex items-baseline gap-2 py-0.5 ${l.hands ? 'font-semibold' : ''}`}>
-                  <span className="w-12 shrink-0 tabular-nums">{formatDate(l.at, 'H:mm')}</span>
-                  <span
-                    aria-hidden
-                    className="h-3.5 w-2 shrink-0 self-center border border-ink"
-                    style={{ background: l.colour }}
-                  />
-                  {l.name}
-                </li>
-              ))}
-          </ol>
-        </div>
-      ))}
-    </section>
   );
 }

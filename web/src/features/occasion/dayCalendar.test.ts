@@ -1,46 +1,52 @@
 import ICAL from 'ical.js';
-import { BOOK, chainsOf, DEFAULT_KITCHEN, planDrink, scheduleDay, type Occasion } from '@steepsis/core';
+import type { SheetLine } from '@steepsis/core';
 import { dayCalendar } from './dayCalendar';
 
-const KITCHEN = { have: { hands: 1, burner: 2, bath: 1, fridge: 12, jugs: 12 }, closed: {}, servedMin: 180 };
+// On the last Sunday of March 2026 summer time begins at one o'clock UTC: the calendar tells moments, not hours of a clock.
+const OCCASION = { id: 'open-day', name: 'Open day; all, welcome', readyBy: '2026-03-29T13:00:00.000Z' };
+const line = (taskId: string, atMin: number, kind: SheetLine['kind'] = 'hands'): SheetLine => ({
+  taskId,
+  chainId: 'a',
+  words: `Do ${taskId}`,
+  kind,
+  atMin,
+  endMin: atMin + 6,
+  begun: false,
+});
+const LINES = [line('a/weigh', -780), line('a/heat', -774, 'heat'), line('a/steep', -760, 'stand'), line('a/mix', -30)];
 
-/** The cooler's day, ready at a moment. */
-async function eventsAt(readyBy: string): Promise<ICAL.Component[]> {
-  const drink = BOOK.find((d) => d.id === 'roselle-rose-hip-cooler')!;
-  const planned = planDrink(drink, drink.defaults, DEFAULT_KITCHEN);
-  if (planned.kind !== 'plan') throw new Error('a plan');
-  const chains = chainsOf('cooler.0', planned.plan);
-  const pots = Object.fromEntries(DEFAULT_KITCHEN.vessels.map((v) => [`${v.kind}:${v.id}`, 1]));
-  const day = scheduleDay(chains, { ...KITCHEN, have: { ...KITCHEN.have, ...pots } });
-  if (day.kind !== 'day') throw new Error(`no place: ${day.binds}`);
-  const occasion: Pick<Occasion, 'id' | 'name' | 'readyBy'> = { id: 'open-day', name: 'Open <day>', readyBy };
-  const text = await dayCalendar(occasion, { chains, starts: day.starts }, Date.parse('2026-03-01T00:00:00Z'));
-  return new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
-}
-const startOf = (e: ICAL.Component): Date => (e.getFirstPropertyValue('dtstart') as ICAL.Time).toJSDate();
-const uidsOf = (events: readonly ICAL.Component[]): unknown[] => events.map((e) => e.getFirstPropertyValue('uid'));
+const read = (text: string): ICAL.Event[] =>
+  new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
+const startOf = (e: ICAL.Event): string => e.startDate.toJSDate().toISOString();
 
-describe('a day, for a calendar', () => {
-  it('has what the hands do, in UTC, each with an alarm, before all is ready', async () => {
-    const events = await eventsAt('2026-07-05T13:00:00.000Z');
-    expect(events.length).toBeGreaterThanOrEqual(4);
-    for (const e of events) {
-      expect(startOf(e).getTime()).toBeLessThan(Date.parse('2026-07-05T13:00:00.000Z'));
-      expect(e.getFirstProperty('dtstart')!.toICALString()).toMatch(/Z$/);
-      expect(e.getAllSubcomponents('valarm')).toHaveLength(1);
-    }
-    expect(new Set(uidsOf(events)).size).toBe(events.length);
+describe('the calendar of a day', () => {
+  it('has what wants somebody, at its moment across a change to summer time, with an alarm', async () => {
+    const text = await dayCalendar(OCCASION, LINES, Date.parse('2026-03-20T10:00:00Z'));
+    const events = read(text);
+    expect(events.map((e) => [e.summary, startOf(e)])).toEqual([
+      ['Do a/weigh', '2026-03-29T00:00:00.000Z'],
+      ['Do a/heat', '2026-03-29T00:06:00.000Z'],
+      ['Do a/mix', '2026-03-29T12:30:00.000Z'],
+    ]);
+    expect(text).toMatch(/DTSTART:20260329T000000Z/);
+    expect(text.match(/BEGIN:VALARM/g)).toHaveLength(3);
+    // An hour of the wall in Berlin, where the clock went on in between: one and fourteen o'clock and a half.
+    const there = (e: ICAL.Event): string =>
+      new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Berlin', hour: '2-digit', minute: '2-digit' }).format(
+        e.startDate.toJSDate(),
+      );
+    expect([there(events[0]!), there(events[2]!)]).toEqual(['01:00', '14:30']);
   });
-  it('is right across a change to summer time: so many minutes before, whatever the clocks say', async () => {
-    const plain = await eventsAt('2026-07-05T13:00:00.000Z');
-    const across = await eventsAt('2026-03-29T01:20:00.000Z');
-    const before = (events: readonly ICAL.Component[], readyBy: string): number[] =>
-      events.map((e) => Date.parse(readyBy) - startOf(e).getTime());
-    expect(before(across, '2026-03-29T01:20:00.000Z')).toEqual(before(plain, '2026-07-05T13:00:00.000Z'));
-  });
-  it('keeps the marks of its tasks when it is moved, so that a second import moves them', async () => {
-    expect(uidsOf(await eventsAt('2026-07-05T15:00:00.000Z'))).toEqual(
-      uidsOf(await eventsAt('2026-07-05T13:00:00.000Z')),
-    );
+  it('moves a task that is imported again, and does not double it', async () => {
+    const [before, after] = await Promise.all([
+      dayCalendar(OCCASION, LINES, 0),
+      dayCalendar(
+        OCCASION,
+        LINES.map((l) => ({ ...l, atMin: l.atMin + 45 })),
+        1,
+      ),
+    ]);
+    expect(read(after).map((e) => e.uid)).toEqual(read(before).map((e) => e.uid));
+    expect(startOf(read(after)[0]!)).not.toBe(startOf(read(before)[0]!));
   });
 });

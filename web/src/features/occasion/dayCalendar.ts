@@ -1,6 +1,5 @@
 import { addMinutes } from 'date-fns';
-import type { Occasion } from '@steepsis/core';
-import type { DayAnswer } from './dayAnswer';
+import type { Occasion, SheetLine } from '@steepsis/core';
 
 /**
  * What the hands do, as a calendar: times in UTC, an alarm at each, and a mark that a task keeps, so that a second import moves it and
@@ -8,7 +7,7 @@ import type { DayAnswer } from './dayAnswer';
  */
 export async function dayCalendar(
   occasion: Pick<Occasion, 'id' | 'name' | 'readyBy'>,
-  { chains, starts }: Pick<Extract<DayAnswer, { kind: 'day' }>, 'chains' | 'starts'>,
+  lines: readonly SheetLine[],
   nowMs: number,
 ): Promise<string> {
   const { default: ical, ICalAlarmType } = await import('ical-generator');
@@ -17,20 +16,20 @@ export async function dayCalendar(
     prodId: { company: 'Steepsis', product: 'Steepsis', language: 'EN' },
   });
   const ready = new Date(occasion.readyBy);
-  for (const chain of chains)
-    chain.tasks.forEach((task, i) => {
-      if (!task.needs.some((n) => n.of === 'hands')) return;
-      const start = addMinutes(ready, starts[chain.id]![i]!);
-      calendar
-        .createEvent({
-          id: `${occasion.id}-${task.id.replaceAll('/', '-')}@steepsis`,
-          start,
-          end: addMinutes(start, task.minutes),
-          stamp: new Date(nowMs),
-          summary: `${task.name[0]!.toUpperCase()}${task.name.slice(1)}`,
-          description: chain.name,
-        })
-        .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
-    });
+  for (const line of lines) {
+    if (line.kind === 'stand') continue;
+    const start = addMinutes(ready, Math.round(line.atMin));
+    calendar
+      .createEvent({
+        id: `${occasion.id}-${line.taskId.replaceAll('/', '-')}@steepsis`,
+        start,
+        // What the hands put there stands by itself: they are wanted for its beginning.
+        end: addMinutes(start, line.kind === 'hands' ? Math.max(1, Math.round(line.endMin - line.atMin)) : 5),
+        stamp: new Date(nowMs),
+        summary: line.words,
+        description: occasion.name,
+      })
+      .createAlarm({ type: ICalAlarmType.display, trigger: 0 });
+  }
   return calendar.toString();
 }

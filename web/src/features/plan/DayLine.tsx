@@ -1,6 +1,6 @@
 import { addDays, setHours, startOfHour } from 'date-fns';
 import type { ReactNode } from 'react';
-import { dayOfPlan, explain, handsOnMinutes, isNight, totalMinutes, type DayLeg, type Plan } from '@steepsis/core';
+import { dayOfPlan, explain, handsOnMinutes, isNight, totalMinutes, type DayLeg, type Night, type Plan } from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';
@@ -43,7 +43,7 @@ export function DayLine({ plan, onReadyBy }: { plan: Plan; onReadyBy: (iso: stri
             <>
               Start by <strong>{f.moment(new Date(startMs).toISOString())}</strong>
               {late && ': that has passed'}
-              {!late && inTheNight(startMs) && <span className="text-muted"> (in the night)</span>}
+              {!late && inTheNight(startMs, plan.kitchen.night) && <span className="text-muted"> (in the night)</span>}
             </>
           ) : (
             <>Start now</>
@@ -92,9 +92,9 @@ export function DayLine({ plan, onReadyBy }: { plan: Plan; onReadyBy: (iso: stri
 
 const LINK = 'inline min-h-11 border-b-2 border-action font-semibold leading-tight sm:min-h-0';
 
-const inTheNight = (ms: number): boolean => {
+const inTheNight = (ms: number, night?: Night): boolean => {
   const at = new Date(ms);
-  return isNight(at.getHours() + at.getMinutes() / 60);
+  return isNight(at.getHours() + at.getMinutes() / 60, night);
 };
 
 /** The next three in the afternoon that can be met. */

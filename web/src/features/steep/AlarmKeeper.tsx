@@ -5,9 +5,10 @@ import { serverNow, useNow } from '@/shared/api/clock';
 import { useAtStove, useSayTo } from '@/shared/api/queries';
 import { allowSound, notice, openTicker, quiet, ringFrom, unnotice, useAlarm } from '@/features/alarm';
 import * as f from '@/shared/format/format';
+import { ringsAtMs, useSheetHeard, useSheetNow, type SheetNext } from '@/shared/occasion/sheetNow';
 import { Button } from '@/shared/ui/Button';
 import { whatOf } from './callWords';
-import { keyOf, type AtStove } from './NextCard';
+import { keyOf, LATER_MIN, type AtStove } from './NextCard';
 import { laterOf, useCalls } from './useStove';
 
 /** A device that has heard nothing of its own clock for this long was asleep. */
@@ -21,7 +22,8 @@ export default function AlarmKeeper(): ReactNode {
   const now = useNow();
   const calls = useCalls(batches, now);
   const alarm = useAlarm();
-  useBell(calls);
+  const sheet = useSheetRing();
+  useBell(calls, sheet);
   useAwakeWhile(batches.some((b) => b.phase !== 'measured'));
   useTouch();
   useSleep();
@@ -31,21 +33,36 @@ export default function AlarmKeeper(): ReactNode {
     <>
       {alarm.slept && <Woke calls={calls} now={now} />}
       {ringing[0] && !pathname.startsWith('/steep') && <Strip first={ringing[0]} count={ringing.length} now={now} />}
+      {sheet && sheet.ringsMs <= now && !pathname.startsWith('/plan/occasion') && (
+        <SheetStrip next={sheet.next} now={now} />
+      )}
     </>
   );
+}
+
+type SheetRing = { next: SheetNext; ringsMs: number };
+
+/** What the sheet of a begun day rings for next. */
+function useSheetRing(): SheetRing | undefined {
+  const next = useSheetNow((s) => s.next);
+  const heard = useSheetHeard((s) => s.heard);
+  return next && { next, ringsMs: ringsAtMs(next, heard) };
 }
 
 const isRinging = (call: Call, now: number): boolean => call.ringsMs !== undefined && call.ringsMs <= now;
 
 /** Lays the bell on the audio clock for the next call, or rings now; sends notices for what rings. */
-function useBell(calls: readonly AtStove[]): void {
+function useBell(calls: readonly AtStove[], sheet: SheetRing | undefined): void {
   const { wanted, sound } = useAlarm();
   const noticed = useRef(new Map<string, number>());
   const [, setTick] = useState(0);
   // The page's own second may be a minute when it is hidden.
   useEffect(() => openTicker(() => setTick((n) => n + 1)), []);
   const now = serverNow();
-  const rings = calls.flatMap((c) => (c.call.ringsMs === undefined ? [] : [c.call.ringsMs]));
+  const rings = [
+    ...calls.flatMap((c) => (c.call.ringsMs === undefined ? [] : [c.call.ringsMs])),
+    ...(sheet ? [sheet.ringsMs] : []),
+  ];
   const nextMs = rings.length > 0 ? Math.min(...rings) : undefined;
   const isNow = nextMs !== undefined && nextMs <= now;
   // While it rings it is laid anew every two minutes, before what was laid ends.
@@ -57,11 +74,16 @@ function useBell(calls: readonly AtStove[]): void {
     ringFrom(fromMs - serverNow());
   }, [wanted, sound, fromMs, turn]);
   const tell = useEffectEvent(() => {
-    const open = new Map(calls.filter((c) => isRinging(c.call, now)).map((c) => [keyOf(c), c]));
-    for (const [key, at] of open) {
+    const open = new Map<string, readonly [what: string, more: string]>();
+    for (const c of calls)
+      if (isRinging(c.call, now))
+        open.set(keyOf(c), [whatOf(c.batch, c.call, now), `${c.batch.plan.drink.name}: ${lateWords(c.call, now)}`]);
+    if (sheet && sheet.ringsMs <= now)
+      open.set(sheet.next.key, [sheet.next.words, `${sheet.next.occasionName}: ${lateWords(sheet.next, now)}`]);
+    for (const [key, [what, more]] of open) {
       if (!wanted || now - (noticed.current.get(key) ?? 0) < AGAIN_MS) continue;
       noticed.current.set(key, now);
-      void notice(key, whatOf(at.batch, at.call, now), `${at.batch.plan.drink.name}: ${lateWords(at.call, now)}`);
+      void notice(key, what, more);
     }
     for (const key of noticed.current.keys())
       if (!open.has(key)) {
@@ -73,7 +95,7 @@ function useBell(calls: readonly AtStove[]): void {
   useEffect(() => tell(), [second]);
 }
 
-const lateWords = (call: Call, now: number): string => {
+const lateWords = (call: Pick<Call, 'dueMs'>, now: number): string => {
   const late = (now - call.dueMs) / 60_000;
   return late >= 1 ? `${f.duration(late)} late` : 'now';
 };
@@ -209,6 +231,31 @@ function Strip({ first, count, now }: { first: AtStove; count: number; now: numb
           onClick={() => say.mutate({ batchId: first.batch.id, event: laterOf(first.call) })}
         >
           Heard
+        </Button>
+      </div>
+    </Above>
+  );
+}
+
+/** The sheet's: what no pot rings for. */
+function SheetStrip({ next, now }: { next: SheetNext; now: number }): ReactNode {
+  return (
+    <Above className="border-ink bg-surface">
+      <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
+        <p className="mr-auto text-lg">
+          <strong className="font-semibold">{next.words}</strong>{' '}
+          <span className="text-muted">
+            {next.occasionName}, {lateWords(next, now)}
+          </span>
+        </p>
+        <Link
+          to={`/plan/occasion/${next.occasionId}`}
+          className="inline-flex min-h-11 items-center rounded-md bg-action px-4 font-semibold text-on-action"
+        >
+          To the sheet
+        </Link>
+        <Button onClick={() => useSheetHeard.getState().hear(next.key, now + LATER_MIN * 60_000)}>
+          Heard, again in {LATER_MIN} min
         </Button>
       </div>
     </Above>

@@ -9,12 +9,13 @@ import {
   namesWithRoom,
   isNight,
   shareOfDayAhead,
+  shortName,
   vesselOf,
   type Batch,
   type Call,
 } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
-import { useAtStove } from '@/shared/api/queries';
+import { useAtStove, useHouse } from '@/shared/api/queries';
 import { workedOut } from '@/shared/ui/reasonOf';
 import { shortCall } from './callWords';
 import { keyOf, type AtStove } from './NextCard';
@@ -125,7 +126,7 @@ const clockOf = (ms: number, now: number): string => (ms <= now ? 'now' : format
 const whenOf = ({ call }: AtStove, now: number): string =>
   call.dueMs <= now ? 'now' : `at ${formatDate(call.dueMs, 'H:mm')}`;
 const nameOf = (at: AtStove, now: number): string =>
-  `${at.batch.plan.drink.name.split(/ and |,| with /)[0]!}: ${shortCall(at.batch, at.call)} ${whenOf(at, now)}`;
+  `${shortName(at.batch.plan.drink.name)}: ${shortCall(at.batch, at.call)} ${whenOf(at, now)}`;
 
 /** Ticks of the hours, the night hatched; hours are told where no pot is named. */
 function Edge({
@@ -137,10 +138,11 @@ function Edge({
   now: number;
   names: readonly (readonly [number, number])[];
 }): ReactNode {
+  const ownNight = useHouse().data?.kitchen.body.night;
   const at = (ms: number): number => 100 * WIDE * shareOfDayAhead((ms - now) / HOUR_MS);
   const first = addHours(startOfHour(now), 1);
   const hours = Array.from({ length: DAY_AHEAD_H }, (_, i) => addHours(first, i));
-  const night = hours.filter((h) => isNight(h.getHours() + 0.5));
+  const night = hours.filter((h) => isNight(h.getHours() + 0.5, ownNight));
   const free = (share: number): boolean =>
     share > (NOW_PX + 10) / linePx &&
     share < 1 - HOUR_PX / linePx &&

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { useNow } from '@/shared/api/clock';
 import { useAtStove } from '@/shared/api/queries';
+import { NextOfDay } from '@/shared/occasion/NextOfDay';
 import { FaultCard } from '@/shared/ui/Alone';
 import { reasonOf } from '@/shared/ui/reasonOf';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -54,6 +55,7 @@ export function Component(): ReactNode {
           <BatchTroubles batch={b} now={now} />
         </BatchAlone>
       ))}
+      <NextOfDay />
       {batches.length === 0 && faulty.length === 0 ? (
         <Empty>
           Plan a drink and start it at the stove; its clock then runs here, also after a reload or on another device. Or

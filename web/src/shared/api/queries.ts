@@ -103,7 +103,8 @@ export const useDrink = (id: string): UseQueryResult<DrinkView> => useQuery(drin
 
 /** Several drinks at once, by their ids; none until all of them have come. */
 export type DrinksRead = {
-  data: Readonly<Record<string, DrinkView>> | undefined;
+  /** those that could be read, by id */
+  data: Readonly<Record<string, DrinkView>>;
   error: Error | null;
   retry: () => void;
 };
@@ -113,9 +114,7 @@ export const useDrinksBy = (ids: readonly string[]): DrinksRead =>
 
 // By itself, so that what has not changed stays the same thing and a day is worked out once.
 const allOfThem = (asked: readonly UseQueryResult<DrinkView>[]): DrinksRead => ({
-  data: asked.every((q) => q.data !== undefined)
-    ? Object.fromEntries(asked.map((q) => [q.data!.drink.id, q.data!]))
-    : undefined,
+  data: Object.fromEntries(asked.flatMap((q) => (q.data ? [[q.data.drink.id, q.data] as const] : []))),
   error: asked.find((q) => q.data === undefined)?.error ?? null,
   retry: () => void Promise.all(asked.filter((q) => q.isError).map((q) => q.refetch())),
 });
