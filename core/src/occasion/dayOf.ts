@@ -1,6 +1,7 @@
 import { batchAfter, type Batch } from '../batch/batch';
 import type { BatchEvent } from '../batch/batchEvent';
 import type { Drink, Kitchen, PlanTarget } from '../drink/drink';
+import { SCHOOLS } from '../drink/schools';
 import { colourIn } from '../liquid/colour';
 import { volumeMl } from '../liquid/liquid';
 import { planFromLots, type FromLots } from '../pantry/lotsFor';
@@ -218,7 +219,12 @@ function scheduledWithout(
     if (scheduled.kind === 'day' || scheduled.binds !== BINDS.time) return { scheduled, chains: left, soonest };
     const key = keyOfChain(scheduled.chainId);
     const own = left.filter((c) => keyOfChain(c.id) === key);
-    const alone = scheduleDay(own, { ...kitchen, servedMin: EVER_MIN }, { ...wish, tries: 1 });
+    // How long it would keep is no matter of when it is ready.
+    const own_ = own.map(({ keepsMin: _keeps, ...c }): Chain => ({
+      ...c,
+      after: (c.after ?? []).filter((a) => keyOfChain(a.chain) === key),
+    }));
+    const alone = scheduleDay(own_, { ...kitchen, servedMin: EVER_MIN }, { ...wish, pins: {}, tries: 1 });
     soonest[key] = alone.kind === 'day' ? Math.max(...alone.placed.map((p) => endOf(p) + p.restMin)) : EVER_MIN;
     left = left
       .filter((c) => keyOfChain(c.id) !== key)
@@ -428,8 +434,13 @@ const behindIce = (chains: readonly Chain[], ice: readonly Chain[]): readonly Ch
           : { ...c, after: [...(c.after ?? []), { chain: ICE.bath, task }] };
       });
 
-/** A change of an occasion that was tried, and what comes of it: the day can be, or is less late. */
-export type DayWayOut = { words: string; occasion: Occasion; lateMin: number };
+/**
+ * A change that was tried, and what comes of it: the day can be, or is less late. It is the occasion's, or the drink's own where its card has
+ * no such way yet.
+ */
+export type DayWayOut = { words: string; lateMin: number } & (
+  { kind: 'occasion'; occasion: Occasion } | { kind: 'school'; drinkId: string }
+);
 
 /**
  * Changes tried one after the other, each by itself, for a drink that has no place or is late: another way of its own, another pair of hands,
@@ -448,43 +459,67 @@ export function waysOutOfDay(question: DayQuestion, answer: DayAnswer, means: Da
   });
   const line = answer.drinks.find((d) => d.key === key);
   const begun = line?.begun !== undefined;
-  const tries: Omit<DayWayOut, 'lateMin'>[] = [
-    ...(asked && !begun
-      ? asked.drink.brews[0].ways
-          .filter((w) => w.id !== (asked.of.wayId ?? asked.startFrom.wayId))
-          .map((w) => ({
-            words: `${asked.drink.name}: ${w.shortName.toLowerCase()}`,
-            occasion: with_((d) => ({ ...d, wayId: w.id })),
-          }))
+  const swapped = (change: Partial<AskedDrink>): readonly AskedDrink[] =>
+    drinks.map((d, i) => (i === at ? { ...d, ...change } : d));
+  type Try = { words: string; drinks: readonly AskedDrink[]; occasion: Occasion; school?: string };
+  const of = (words: string, o: Occasion): Try => {
+    const kept = drinks.filter((_, i) => o.drinks.length === drinks.length || i !== at);
+    return { words, occasion: o, drinks: kept.map((d, i) => ({ ...d, of: o.drinks[i]! })) };
+  };
+  const free = asked && !begun ? asked : undefined;
+  const tries: readonly Try[] = [
+    ...(free
+      ? free.drink.brews[0].ways
+          .filter((w) => w.id !== (free.of.wayId ?? free.startFrom.wayId))
+          .map((w) =>
+            of(
+              `${free.drink.name}: ${w.shortName.toLowerCase()}`,
+              with_((d) => ({ ...d, wayId: w.id })),
+            ),
+          )
       : []),
-    { words: 'A second pair of hands', occasion: { ...occasion, hands: occasion.hands + 1 } },
-    ...(Object.keys(occasion.moved).length > 0
-      ? [{ words: 'Nothing moved by hand', occasion: { ...occasion, moved: {} } }]
+    of('A second pair of hands', { ...occasion, hands: occasion.hands + 1 }),
+    ...(Object.keys(occasion.moved).length > 0 ? [of('Nothing moved by hand', { ...occasion, moved: {} })] : []),
+    ...(free
+      ? SCHOOLS.filter((s) => OTHER_WAYS.has(s.id)).flatMap((s): Try[] => {
+          const made = s.apply(free.drink, free.startFrom);
+          if (!made) return [];
+          const { wayId: _own, ...plain } = free.of;
+          return [
+            {
+              words: `${free.drink.name}, ${s.name.charAt(0).toLowerCase() + s.name.slice(1)}`,
+              occasion,
+              drinks: swapped({ drink: made.drink, startFrom: made.target, of: plain }),
+              school: free.drink.id,
+            },
+          ];
+        })
       : []),
-    ...(asked && line && !begun
-      ? LESS.map(({ share, words }) => ({
-          words: `${words} of the ${asked.drink.name}`,
-          occasion: with_((d) => ({ ...d, litres: Math.max(LEAST_LITRES, Math.round(line.litres * share * 10) / 10) })),
-        }))
+    ...(free && line
+      ? LESS.map(({ share, words }) =>
+          of(
+            `${words} of the ${free.drink.name}`,
+            with_((d) => ({ ...d, litres: Math.max(LEAST_LITRES, Math.round(line.litres * share * 10) / 10) })),
+          ),
+        )
       : []),
-    ...(asked && !begun && occasion.drinks.length > 1
+    ...(free && occasion.drinks.length > 1
       ? [
-          {
-            words: `The day without the ${asked.drink.name}`,
-            occasion: { ...occasion, drinks: occasion.drinks.filter((_, i) => i !== at) },
-          },
+          of(`The day without the ${free.drink.name}`, {
+            ...occasion,
+            drinks: occasion.drinks.filter((_, i) => i !== at),
+          }),
         ]
       : []),
   ];
-  const found = tries.flatMap((t): DayWayOut[] => {
-    const kept = drinks.filter((_, i) => t.occasion.drinks.length === drinks.length || i !== at);
-    const then = dayOfOccasion(
-      { ...question, occasion: t.occasion, drinks: kept.map((d, i) => ({ ...d, of: t.occasion.drinks[i]! })) },
-      { ...means, tries: TRIED },
-    );
-    if (then.kind === 'no-place') return [];
+  const found = tries.flatMap(({ words, occasion: o, drinks: asked_, school }): DayWayOut[] => {
+    const then = dayOfOccasion({ ...question, occasion: o, drinks: asked_ }, { ...means, tries: TRIED });
+    if (then.kind === 'no-place' || then.drinks.some((d) => d.reason)) return [];
     const lateMin = lateOf(then);
-    return lateMin < before - 1 ? [{ ...t, lateMin }] : [];
+    if (lateMin >= before - 1) return [];
+    return [
+      school ? { kind: 'school', words, lateMin, drinkId: school } : { kind: 'occasion', words, lateMin, occasion: o },
+    ];
   });
   // Of two that are as little late, what asks for less comes first: as they were tried.
   return found.sort((a, b) => Math.round(a.lateMin / 5) - Math.round(b.lateMin / 5));
@@ -492,6 +527,15 @@ export function waysOutOfDay(question: DayQuestion, answer: DayAnswer, means: Da
 
 /** Orders that are tried for each change: fewer, for there are many. */
 const TRIED = 40;
+/** Schools that change how long a drink takes and what it wants of the kitchen. */
+const OTHER_WAYS: ReadonlySet<string> = new Set([
+  'boiled',
+  'boil-then-fridge',
+  'cold',
+  'short-and-hot',
+  'long-and-cold',
+  'onto-ice',
+]);
 const LESS = [
   { share: 0.75, words: 'A quarter less' },
   { share: 0.5, words: 'Half as much' },

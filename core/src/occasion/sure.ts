@@ -21,7 +21,9 @@ const sdMin = ({ tasks }: Pick<Mode, 'tasks'>, over = 0): number =>
 export function withSlack(chains: readonly Chain[]): readonly Chain[] {
   const last = chains.filter((c) => !chains.some((o) => o.after?.some((a) => a.chain === c.id)));
   const z = last.length > 0 ? normalQuantile(SURE ** (1 / last.length)) : 0;
-  return chains.map((c) => (last.includes(c) ? { ...c, slackMin: Math.ceil(z * Math.max(...c.modes.map((m) => sdMin(m)))) } : c));
+  return chains.map((c) =>
+    last.includes(c) ? { ...c, slackMin: Math.ceil(z * Math.max(...c.modes.map((m) => sdMin(m)))) } : c,
+  );
 }
 
 /**

@@ -13,7 +13,6 @@ import {
   startsOf,
   type DayAnswer,
   type DayDrink,
-  type DayWayOut,
   type Kitchen,
   type Occasion,
   type SheetLine,
@@ -244,7 +243,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
                 answer={answer}
                 moved={moving === undefined ? lastMoved(occasion) : undefined}
                 readyBy={occasion.readyBy}
-                onTake={(w) => edited.change(w.occasion)}
+                onTake={edited.change}
                 onBack={moves.onBack}
               />
               {isServed(occasion.readyBy, now) && (
@@ -418,7 +417,7 @@ function WaysOut({
   answer: DayAnswer;
   moved: string | undefined;
   readyBy: string;
-  onTake: (way: DayWayOut) => void;
+  onTake: (occasion: Occasion) => void;
   onBack: (taskId: string) => void;
 }): ReactNode {
   const ways = useWays(question);
@@ -445,12 +444,18 @@ function WaysOut({
         <p className="mb-1">Each of these was tried, and frees it:</p>
       )}
       <div className="flex flex-wrap gap-2">
-        {(ways ?? []).slice(0, 6).map((w) => (
-          <Button key={w.words} onClick={() => onTake(w)}>
-            {w.words}
-            {w.lateMin > 1 && `, ${f.duration(w.lateMin)} late`}
-          </Button>
-        ))}
+        {(ways ?? []).slice(0, 8).map((w) => {
+          const words = `${w.words}${w.lateMin > 1 ? `, ${f.duration(w.lateMin)} late` : ''}`;
+          return w.kind === 'occasion' ? (
+            <Button key={w.words} onClick={() => onTake(w.occasion)}>
+              {words}
+            </Button>
+          ) : (
+            <LinkButton key={w.words} to={`/plan/${w.drinkId}/methods`}>
+              {words}: see its ways
+            </LinkButton>
+          );
+        })}
         {moved && (
           <Button kind="quiet" onClick={() => onBack(moved)}>
             Back to where it was
