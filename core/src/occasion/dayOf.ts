@@ -170,10 +170,13 @@ export function dayOfOccasion(question: DayQuestion, means: DayMeans): DayAnswer
   const withIce = iceChains(kitchen, ice.goes, bathG).map(asDone);
   let made: DayIce = { neededG, ...ice };
   let day = scheduledWithout(withSlack([...behindIce(own, withIce), ...withIce]), trays, wish);
-  // What the trays would hold up is bought.
-  if (withIce.length > 0 && isPressed(day)) {
-    day = scheduledWithout(withSlack(own), trays, wish);
-    made = { neededG, goes: 0, madeG: 0, boughtG: neededG };
+  // What the trays would hold up is bought: where the day is pressed, and is less so without them.
+  if (withIce.length > 0 && pressOf(day) > 0) {
+    const without = scheduledWithout(withSlack(own), trays, wish);
+    if (pressOf(without) < pressOf(day) - 1) {
+      day = without;
+      made = { neededG, goes: 0, madeG: 0, boughtG: neededG };
+    }
   }
   const { scheduled, chains: all, soonest } = day;
   if (scheduled.kind === 'no-place') {
@@ -239,9 +242,11 @@ function scheduledWithout(
 /** As long as anything may take, min: a live jar takes weeks. */
 const EVER_MIN = 60 * 1440;
 
-/** Whether something has no place, or not in time. */
-const isPressed = ({ scheduled, soonest }: WithoutLate): boolean =>
-  scheduled.kind === 'no-place' || Object.keys(soonest).length > 0 || scheduled.placed.some((p) => p.lateMin > 0);
+/** How far something of a day is from being in time, min; without end where it has no place. */
+const pressOf = ({ scheduled, soonest }: WithoutLate): number =>
+  scheduled.kind === 'no-place'
+    ? Infinity
+    : Math.max(0, ...scheduled.placed.map((p) => p.lateMin), ...Object.values(soonest));
 
 /** Of the hours of a day so many somebody is up to fill trays. */
 const AWAKE = 0.6;

@@ -239,6 +239,14 @@ function placeSoon({ mode, begun, book, kitchen, pins, notBefore }: Asked): Spot
   return { binds };
 }
 
+/** The soonest end there is, and all of it as late as that lets it: nobody weighs at dawn for what is put on at noon. */
+function placeLate(asked: Asked): Spot {
+  const soon = placeSoon(asked);
+  if ('binds' in soon) return soon;
+  const back = placeBack(asked, soon.starts.at(-1)! + asked.mode.tasks.at(-1)!.minutes);
+  return 'binds' in back ? soon : back;
+}
+
 /** Chains in an order in which they are placed, some of them by so much earlier than they might be, min. */
 type Order = { of: readonly number[]; earlier: readonly number[] };
 
@@ -314,12 +322,12 @@ function placeAll(
         begun.length === mode.tasks.length
           ? { starts: begun }
           : first.has(chain.id)
-            ? placeSoon(asked)
+            ? placeLate(asked)
             : placeBack(asked, latest - order.earlier[i]!);
       // Only what is pressed for time may be late; what has no room has none.
       if ('binds' in spot && (spot.binds === BINDS.time || spot.binds === BINDS.put || nowMin > -HORIZON_MIN)) {
         binds ??= spot.binds;
-        const soon = placeSoon(asked);
+        const soon = placeLate(asked);
         if (!('binds' in soon) || spot.binds === BINDS.time || spot.binds === BINDS.put) spot = soon;
       }
       if ('binds' in spot) {

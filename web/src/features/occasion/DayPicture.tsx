@@ -132,11 +132,11 @@ export function DayPicture({ placed: all, drinks, kitchen, rings, readyBy, was, 
   });
   return (
     <div>
-      <div ref={frame} className="overflow-x-auto" tabIndex={-1}>
+      <div ref={frame} className="overflow-x-auto print:overflow-visible" tabIndex={-1}>
         <svg
           ref={svg}
           viewBox={`0 0 ${WIDTH} ${bottom + 8}`}
-          className="min-w-[760px] select-none text-ink"
+          className="min-w-[760px] select-none text-ink print:min-w-0"
           role="group"
           aria-label="The day, by the clock: the list beside it says the same"
         >
