@@ -379,8 +379,11 @@ export {
   type WayOut,
 } from './safety';
 
-export { learnFrom, type TastingRecord } from './taste/preference';
-export { tastingRecordOf } from './taste/recordOf';
+export { learnFrom, type NextLot, type TastingRecord } from './taste/preference';
+export { nextLotOf, tastingRecordOf } from './taste/recordOf';
+export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
+export type { LotLearned } from './taste/learned';
+export { livedThrough, WORLDS, type Advisor, type World } from './taste/madeUpHouses';
 export { targetAsItCame } from './taste/asItCame';
 export { nextTime, type NextTime } from './taste/nextTime';
 export type { Learned } from './taste/learned';

@@ -186,7 +186,7 @@ test('9 the last two batches: what changed, and what next', async ({ page }) => 
       .getByRole('link', { name: 'Taste' })
       .click(),
   );
-  await expect(page.getByRole('heading', { name: 'Against the time before' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Against another time' })).toBeVisible();
   await cook.expectText(/to a litre$/);
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
   hands.done();

@@ -23,7 +23,16 @@ import {
 } from './brewState';
 import { correctForBrix } from './correctForBrix';
 import { correctedTo } from '../brew/correctForVolume';
-import { addSweetener, massG, portionOf, portionOfVolume, pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
+import {
+  addSweetener,
+  massG,
+  NO_LIQUID,
+  portionOf,
+  portionOfVolume,
+  pourTogether,
+  volumeMl,
+  type Liquid,
+} from '../liquid/liquid';
 import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mixJug';
 import type { PhReading } from '../keeping/keepingWindow';
 import { afterOnShelf, JUG, storedVessel, type ShelfEventBody, type StoredVessel } from '../keeping/storedVessel';
@@ -380,8 +389,9 @@ function runAnew(batch: Batch, brewId: string, { minutesOf, way, lossScale = 1, 
 /**
  * What a brew gave, all pots: as it was really made, and corrected by what was measured of it: the pan on the scale, the
  * jug, the refractometer.
+ * @param withoutBrix as if no refractometer had been at hand
  */
-export function concentrateOf(batch: Batch, brewId: string): Liquid {
+export function concentrateOf(batch: Batch, brewId: string, { withoutBrix = false } = {}): Liquid {
   const { pots } = frozenBrew(batch.plan, brewId);
   const run = runOfBatch(batch, brewId);
   const { measuredVolumeMl, panWeightG, brix } = brewState(batch, brewId);
@@ -391,7 +401,7 @@ export function concentrateOf(batch: Batch, brewId: string): Liquid {
     // What is measured is there, whatever should have become of it.
     pot =
       volumeMl(pot) > 0 ? correctedTo(pot, run.ledger, measuredVolumeMl / pots) : run.comingTo(measuredVolumeMl / pots);
-  if (brix !== undefined) {
+  if (brix !== undefined && !withoutBrix) {
     const known = measuredVolumeMl !== undefined || panWeightG !== undefined;
     const corrected = correctForBrix(pot, run.ledger, brix, known);
     pot = known ? portionOf(corrected, volumeMl(pot) / volumeMl(corrected)) : corrected;
@@ -504,6 +514,35 @@ export function tastedLiquid(batch: Batch, { state, at }: Pick<Tasting, 'state' 
   const atGlass = atGlassOf(drink, target.glassMl);
   return pourGlass(jug, { glassMl: target.glassMl, iceG, atGlass }, kitchen, drink.serve.rightAtMin).liquid;
 }
+
+/**
+ * The jug of one making mixed as another one was, so many times as large: what was poured and stirred in, or what was planned where it was
+ * not mixed.
+ */
+export function jugOfMix(batch: Batch, like: Batch, times: number): Liquid {
+  const said = like.events.findLast((e) => e.type === 'mixed' && !isUndone(like, e.id));
+  const event = said?.type === 'mixed' ? said : undefined;
+  const mix = event?.mix ?? like.plan.promised.mix;
+  const onHand = onHandOf(batch, timesAll(event?.hadMl ?? {}, times));
+  const most = (id: string): number => volumeMl(onHand.find((p) => p.id === id)?.liquid ?? NO_LIQUID);
+  const poured = Object.fromEntries(
+    Object.entries(mix).flatMap(([id, ml]) => {
+      const part = onHand.find((p) => p.id === id);
+      if (!part) return [];
+      return [[id, part.endless ? ml * times : Math.min(ml * times, most(id))]];
+    }),
+  );
+  const { liquid } = jugOf(onHand, poured, standardOf(batch));
+  return event && event.sugarAddedG > 0
+    ? addSweetener(liquid, event.sugarAddedG * times, sweetenerOf(batch.plan))
+    : liquid;
+}
+
+const timesAll = (mix: MixVolumes, times: number): MixVolumes =>
+  Object.fromEntries(Object.entries(mix).map(([id, ml]) => [id, ml * times]));
+
+const isUndone = ({ events }: Batch, eventId: string): boolean =>
+  events.some((e) => e.type === 'undone' && e.eventId === eventId);
 
 function plannedJug(batch: Batch): Liquid {
   const onHand = onHandOf(batch);

@@ -5,7 +5,8 @@ import { asPlanned } from '../plan/changedTarget';
 import { fittedTarget, planOrWhy } from '../plan/planOrWhy';
 import { few } from '../quantity/few';
 import { loadOfIndex } from '../liquid/harshness';
-import { suits, type TastingRecord } from './preference';
+import { chanceRight, worthIt } from './filter';
+import { expectedLoss, suits, type GlassFigures, type TastingRecord } from './preference';
 import type { Learned } from './learned';
 
 /** What is changed for the next time. */
@@ -20,21 +21,20 @@ export type NextTime = {
   /** how well the glass should suit this house before and after, 0 to 1 */
   suitsBefore: number;
   suitsAfter: number;
+  /** the chance that it is called right in strength, before and after, and the best there is; 0 to 1 */
+  rightBefore: number;
+  rightAfter: number;
+  rightAtBest: number;
 };
 
-/** A change must win at least this much: smaller ones are noise. */
-const WORTH_IT = 0.05;
-
-/** A smaller change that wins this share of the best one's gain is preferred to it. */
+/** A smaller change that wins this share of the best one's gain is preferred to it. House choice. */
 const ENOUGH_OF_THE_GAIN = 0.8;
 
-/** Early on only part of the change is made, so that a single verdict does not swing the recipe. */
-const damping = (learned: Learned): number => (learned.tastings <= 2 ? 0.7 : 1);
-
 /**
- * Looks over single changes of dose, steep time and sugar that answer a complaint of the last two tastings, and picks one
- * after which the glass should suit the house better; a small one is preferred to a large one that wins little more.
- * @param last the latest tasting, to tell a badly made glass from a badly planned one The dose is moved by the strength asked for; a change of time keeps the strength and moves the leaf instead.
+ * The one change after which the next glass is expected to be nearest to what this house likes, of dose, steep time and sugar, with the lot that
+ * it will really be made of; none where it would win less than it is worth. How far it goes comes from how sure the house's verdicts make it.
+ * @param last the latest tasting, to tell a badly made glass from a badly planned one. The dose is moved by the strength asked for; a change
+ *   of time keeps the strength and moves the leaf instead.
  */
 export function nextTime(
   drink: Drink,
@@ -47,30 +47,50 @@ export function nextTime(
   const made = fittedTarget(drink, wasMadeBy);
   // What was made as written is changed from the card's own figures.
   const target = asPlanned(drink, made);
-  const suitsAt = (t: PlanTarget): number => {
+  const glassAt = (t: PlanTarget): GlassFigures | undefined => {
     const result = planOrWhy(drink, t, kitchen, learned);
-    return result.kind === 'plan' ? suits(glassOf(result.plan), learned) : 0;
+    return result.kind === 'plan' ? glassOf(result.plan) : undefined;
   };
-  const suitsBefore = suitsAt(target);
-  const candidates = movesFrom(target, learned).map((move) => ({ ...move, suits: suitsAt(move.target) }));
-  const most = Math.max(suitsBefore, ...candidates.map((c) => c.suits));
-  const enough = suitsBefore + ENOUGH_OF_THE_GAIN * (most - suitsBefore);
+  const before = glassAt(target);
+  const lossOf = (glass: GlassFigures | undefined): number => (glass ? expectedLoss(glass, learned) : Infinity);
+  const lossBefore = lossOf(before);
+  const candidates = movesFrom(target, learned).map((move) => {
+    const glass = glassAt(move.target);
+    return { ...move, glass, gain: lossBefore - lossOf(glass) };
+  });
+  const most = Math.max(0, ...candidates.map((c) => c.gain));
   // Moves come smallest first within their kind; the first that wins most of what there is to win is taken.
-  const best = candidates.find((c) => c.suits >= enough);
-  if (!best || best.suits - suitsBefore < WORTH_IT) {
-    return { kind: 'none', target: made, reason: noChange(learned, last), suitsBefore, suitsAfter: suitsBefore };
-  }
+  const best = candidates.find((c) => c.gain > 0 && c.gain >= ENOUGH_OF_THE_GAIN * most);
+  const turns =
+    best?.kind === 'dose' &&
+    learned.lastMove !== 0 &&
+    Math.sign(best.target.strengthX - target.strengthX) !== learned.lastMove;
+  const taken = best && best.gain >= worthIt(turns) ? best : undefined;
+  const after = taken?.glass ?? before;
+  const rightAt = (glass: GlassFigures | undefined): number =>
+    glass && glass.strengthX > 0 ? chanceRight(learned.strength, Math.log(glass.strengthX)) : 0;
+  const chances = {
+    suitsBefore: before ? suits(before, learned) : 0,
+    suitsAfter: after ? suits(after, learned) : 0,
+    rightBefore: rightAt(before),
+    rightAfter: rightAt(after),
+    // What is liked on the whole need not be where most is called right, to a hair.
+    rightAtBest: Math.max(chanceRight(learned.strength, Math.log(learned.wantedX)), rightAt(before), rightAt(after)),
+  };
+  if (!taken) return { kind: 'none', target: made, reason: noChange(learned, last, chances), ...chances };
   return {
-    kind: best.kind,
-    target: best.target,
-    reason: reasonFor(best.kind, target, best.target),
-    suitsBefore,
-    suitsAfter: best.suits,
+    kind: taken.kind,
+    target: taken.target,
+    reason: `${reasonFor(taken.kind, target, taken.target, last?.verdict)}${learned.newLot && taken.kind === 'dose' ? NEW_LOT : ''}`,
+    ...chances,
   };
 }
 
+/** Of a lot that nobody has tasted yet nothing is known but what the plant's lots were so far. */
+const NEW_LOT = ' It is a new lot: measure its Brix or try a small glass first.';
+
 /** The plan counts harshness against the house's limit, and flattened; suits() does so itself, so both are taken out again. */
-const glassOf = (plan: Plan): Parameters<typeof suits>[0] => ({
+const glassOf = (plan: Plan): GlassFigures => ({
   strengthX: plan.glass.figures.strengthX,
   harshLoad: loadOfIndex(plan.glass.figures.harsh) * plan.houseHarshLimit,
   sugarGPerL: plan.glass.figures.sugarGPerL,
@@ -78,32 +98,22 @@ const glassOf = (plan: Plan): Parameters<typeof suits>[0] => ({
 
 type Move = { kind: ChangeKind; target: PlanTarget };
 
-/** Changes that answer a complaint, smallest first. */
+/** Single changes towards what is liked, smallest first. */
 function movesFrom(target: PlanTarget, learned: Learned): Move[] {
-  const { strength, harsh, sweet } = learned.complaints;
-  const damp = damping(learned);
   const moves: Move[] = [];
   const add = (kind: ChangeKind, change: Partial<PlanTarget>): void => {
     moves.push({ kind, target: { ...target, ...change } });
   };
-  // A complaint is only answered in its own direction: the estimate may lie on the other side of what was made.
-  const strengthX = clampTo(
-    'strengthX',
-    roundTo(target.strengthX * (learned.wantedX / target.strengthX) ** damp, 0.01),
-  );
-  if (strength !== 0 && Math.sign(target.strengthX - strengthX) === strength) add('dose', { strengthX });
-  if (harsh === 1) {
-    for (const factor of [0.9, 0.8, 0.7, 0.6, 0.5]) {
-      const steepMin = clampTo('steepMin', roundTime(target.steepMin * factor ** damp));
-      if (steepMin < target.steepMin) add('time', { steepMin });
-    }
+  // Where nothing is brewed there is no strength to change.
+  const strengthX = clampTo('strengthX', roundTo(learned.wantedX, 0.01));
+  if (Math.abs(strengthX - target.strengthX) >= 0.005) add('dose', { strengthX });
+  for (const factor of [0.9, 0.8, 0.7, 0.6, 0.5]) {
+    const steepMin = clampTo('steepMin', roundTime(target.steepMin * factor));
+    if (steepMin < target.steepMin) add('time', { steepMin });
   }
-  if (sweet !== 0 && learned.wantedSugarGPerL !== undefined && target.sugarGPerL > 0) {
-    const sugarGPerL = clampTo(
-      'sugarGPerL',
-      roundTo(target.sugarGPerL * (learned.wantedSugarGPerL / target.sugarGPerL) ** damp, 1),
-    );
-    if (Math.sign(target.sugarGPerL - sugarGPerL) === sweet) add('sugar', { sugarGPerL });
+  if (learned.wantedSugarGPerL !== undefined && target.sugarGPerL > 0) {
+    const sugarGPerL = clampTo('sugarGPerL', roundTo(learned.wantedSugarGPerL, 1));
+    if (sugarGPerL !== target.sugarGPerL) add('sugar', { sugarGPerL });
   }
   return moves;
 }
@@ -114,11 +124,18 @@ const clampTo = (field: keyof typeof TARGET_RANGES, value: number): number =>
 
 const roundTime = (minutes: number): number => roundTo(minutes, minutes < 10 ? 0.5 : minutes < 60 ? 1 : 15);
 
-function reasonFor(kind: ChangeKind, before: PlanTarget, after: PlanTarget): string {
+/** What is said for a change: what was tasted, where that was said of the last one. */
+function reasonFor(
+  kind: ChangeKind,
+  before: PlanTarget,
+  after: PlanTarget,
+  said: TastingRecord['verdict'] | undefined,
+): string {
   if (kind === 'dose') {
-    return after.strengthX > before.strengthX
-      ? `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by more leaf: it has tasted weak here.`
-      : `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by less leaf: it has tasted strong here.`;
+    const more = after.strengthX > before.strengthX;
+    const tasted = said !== undefined && said.strength !== 0 && said.strength < 0 === more;
+    const why = tasted ? `it has tasted ${more ? 'weak' : 'strong'} here` : 'that is nearer to what is liked here';
+    return `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by ${more ? 'more' : 'less'} leaf: ${why}.`;
   }
   if (kind === 'time') {
     return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`;
@@ -137,11 +154,23 @@ const minutesText = (minutes: number): string =>
 /** Off its plan by more than this, a glass says more about the making than about the recipe. */
 const WELL_MADE = 0.06;
 
-function noChange({ tastings, complaints }: Learned, last: TastingRecord | undefined): string {
+function noChange(
+  { tastings }: Learned,
+  last: TastingRecord | undefined,
+  { rightBefore, rightAtBest }: Pick<NextTime, 'rightBefore' | 'rightAtBest'>,
+): string {
   if (tastings === 0) return 'Nothing tasted yet.';
   const off = last && last.strengthX > 0 && last.plannedX > 0 ? Math.log(last.strengthX / last.plannedX) : 0;
-  if (last && complaints.strength !== 0 && Math.abs(off) > WELL_MADE && Math.sign(off) === complaints.strength) {
+  if (
+    last &&
+    last.verdict.strength !== 0 &&
+    Math.abs(off) > WELL_MADE &&
+    Math.sign(off) === Math.sign(last.verdict.strength)
+  ) {
     return `This one came out at ×${last.strengthX.toFixed(2)} where ×${last.plannedX.toFixed(2)} was planned. Made as planned it should be right.`;
   }
-  return 'Nothing to change: no single step would make it clearly better.';
+  if (!(rightBefore > 0)) return 'Nothing to change: no single step would make it clearly better.';
+  return `Close enough: it should be called right ${inTen(rightBefore)} times in ten, and ${inTen(rightAtBest)} is the most that any change would give.`;
 }
+
+const inTen = (chance: number): string => String(Math.round(10 * chance));

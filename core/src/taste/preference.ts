@@ -1,12 +1,22 @@
 import { sweetnessFelt } from '../liquid/sweetness';
 import { normalCdf } from '../quantity/normal';
 import type { ServedState, Verdict } from '../batch/batchEvent';
-import type { Learned } from './learned';
+import {
+  afterBatch,
+  chanceRight,
+  foreseen,
+  freshState,
+  LEARNING,
+  lotLn,
+  wantedLnX,
+  type Observation,
+  type State,
+} from './filter';
+import type { Learned, LotLearned } from './learned';
 
-// What verdicts say about the house. Three unknowns, each on the log scale with a prior:
-//   the strength the house likes (in this leaf's terms), the harshness it bears, the sugar it likes.
-// A verdict is an ordered answer: the true impression plus noise, cut into words. No word tells of two of the unknowns at once,
-// so each has a posterior of its own, taken on a grid from end to end: there is no false minimum to stop in.
+// What verdicts say about the house: the strength it likes, apart from what its lots of leaf give (filter.ts), the harshness it bears, the
+// sugar it likes. A verdict is an ordered answer: the true impression plus noise, cut into words. Harshness and sugar are each told of by
+// words of their own, and have a posterior on a grid from end to end: there is no false minimum to stop in.
 
 /** What a taster had in the glass by the model, and what was said of it. */
 export type TastingRecord = {
@@ -18,23 +28,27 @@ export type TastingRecord = {
   plannedX: number;
   state: ServedState;
   verdict: Verdict;
+  /** the batch it was a glass of: what is said of one batch is said of one making */
+  batchId?: string;
+  /** the lot of the plant that carries its strength, where it was taken from the pantry; by plant and lot */
+  lot?: string;
+  /** what that plant was reckoned to give against the reference when it was planned; 1 where left out */
+  potencyX?: number;
+  /** ln of what was measured of its extract against what was reckoned; it is in `strengthX` */
+  extractLn?: number;
 };
 
-/**
- * Spread of each unknown before any tasting, on the log scale. House estimates. The one of strength holds both the
- * drinker (0.25) and the lot of leaf (0.2).
- */
-export const PRIOR_SIGMA = { wantedX: 0.32, harshLimit: 0.4, sugar: 0.3 } as const;
+/** What the next batch will be made of: a lot, where the pantry tells, and what it is reckoned to give. */
+export type NextLot = { lot?: string; potencyX?: number };
+
+/** Spread of what is learned by itself, before any tasting, on the log scale. House estimates. For strength see the filter. */
+export const PRIOR_SIGMA = { harshLimit: 0.4, sugar: 0.3 } as const;
 
 /** Noise of one verdict, log scale: a step of 1.2 is about one just noticeable step of strength. House estimates. */
-export const NOISE = { strength: 0.18, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
+export const NOISE = { strength: LEARNING.noise, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
 
-/** Cuts between the words, in units of noise: five words of strength, four of harshness. */
-const CUTS = {
-  strength: [-1.5, -0.5, 0.5, 1.5],
-  // At what the house bears, half of the answers are "a bit harsh" or worse.
-  harsh: [-1.3, 0, 1],
-} as const;
+/** Cuts between the four words of harshness, in units of noise: at what the house bears, half of the answers are "a bit harsh" or worse. */
+const HARSH_CUTS = [-1.3, 0, 1] as const;
 
 /**
  * Between what, in units of noise, a word of sweetness or tartness is said. The words for a bit were not there at first, and what
@@ -81,15 +95,9 @@ function saidChance(latent: number, word: number): number {
 /** Log chance of what was said, for one value of an unknown on the log scale. */
 type LogChance = (unknown: number, r: TastingRecord) => number;
 
-const OF_STRENGTH: LogChance = (wantedX, r) =>
-  // What is only mixed has no strength to learn from.
-  r.strengthX > 0
-    ? Math.log(answerChance((Math.log(r.strengthX) - wantedX) / NOISE.strength, CUTS.strength, r.verdict.strength + 2))
-    : 0;
-
 const OF_HARSHNESS: LogChance = (limit, r) => {
   const felt = Math.log(Math.max(1e-3, r.harshLoad) * FELT[r.state].harsh);
-  return Math.log(answerChance((felt - limit) / NOISE.harsh, CUTS.harsh, r.verdict.harsh));
+  return Math.log(answerChance((felt - limit) / NOISE.harsh, HARSH_CUTS, r.verdict.harsh));
 };
 
 /** Too sharp and not sweet enough are one complaint about the balance; the acid itself comes with the leaf. */
@@ -136,50 +144,124 @@ function posterior(records: readonly TastingRecord[], sigma: number, chance: Log
  * What the house has taught so far. Without tastings everything is at its prior.
  * @param records the latest first
  * @param sugarPriorGPerL the sweetness the drink is written with, g/L
+ * @param next what the next batch will be made of
  */
-export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number): Learned {
+export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number, next: NextLot = {}): Learned {
   const prior = Math.max(1, sugarPriorGPerL);
-  const strength = posterior(records, PRIOR_SIGMA.wantedX, OF_STRENGTH);
+  const batches = batchesOf(records);
+  const state = batches.reduce((s, b) => afterBatch(s, observationOf(b)), freshState());
+  // A plan reckons with what its lot is said to give: what is wanted is wanted in those terms.
+  const reckoned = Math.log(next.potencyX ?? 1);
+  const parts = foreseen(state, next.lot).map((p) => ({ ...p, mean: p.mean + reckoned }));
+  const strength = wantedLnX(parts);
   const harsh = posterior(records, PRIOR_SIGMA.harshLimit, OF_HARSHNESS);
   const sugar = posterior(records, PRIOR_SIGMA.sugar, ofSugar(prior));
   return {
     tastings: records.length,
-    wantedX: Math.exp(strength.mode),
+    wantedX: Math.exp(strength.mean),
     harshLimit: Math.exp(harsh.mode),
     wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(sugar.mode) : undefined,
-    complaints: complaintsOf(records),
+    strength: parts,
+    lots: Object.fromEntries(
+      [...new Set(batches.flatMap((b) => b[0]!.lot ?? []))].map((lot) => [lot, lotOf(state, lot)]),
+    ),
+    newLot: next.lot !== undefined && !batches.some((b) => b[0]!.lot === next.lot),
+    lastMove: lastMoveOf(batches),
     sigma: { wantedX: strength.sd, harshLimit: harsh.sd, sugar: sugar.sd },
   };
 }
 
-/** @param records the latest first */
-function complaintsOf(records: readonly TastingRecord[]): Learned['complaints'] {
-  const latest = records.slice(0, 2).map((r) => r.verdict);
-  const sign = (sum: number): -1 | 0 | 1 => (sum > 0 ? 1 : sum < 0 ? -1 : 0);
+/** What was said of each batch, the oldest first. */
+function batchesOf(records: readonly TastingRecord[]): readonly (readonly [TastingRecord, ...TastingRecord[]])[] {
+  const found: [TastingRecord, ...TastingRecord[]][] = [];
+  for (const r of [...records].reverse()) {
+    const own = r.batchId === undefined ? undefined : found.find((b) => b[0].batchId === r.batchId);
+    if (own) own.push(r);
+    else found.push([r]);
+  }
+  return found;
+}
+
+/** A batch as the filter learns from it, in terms of the reference leaf; what is only mixed has no strength to learn from. */
+function observationOf(records: readonly [TastingRecord, ...TastingRecord[]]): Observation {
+  const [{ lot, potencyX = 1, extractLn }] = records;
+  const reckoned = Math.log(potencyX);
   return {
-    strength: sign(latest.reduce((sum, v) => sum + v.strength, 0)),
-    harsh: latest.some((v) => v.harsh >= 2) ? 1 : 0,
-    sweet: sign(latest.reduce((sum, v) => sum + v.sweet - v.tart, 0)),
+    lot,
+    seen: [
+      ...(extractLn === undefined ? [] : [{ kind: 'extract', lnRatio: extractLn + reckoned } as const]),
+      ...records.flatMap((r) =>
+        r.strengthX > 0
+          ? [
+              {
+                kind: 'word',
+                lnX: Math.log(r.strengthX) - (extractLn ?? 0) - reckoned,
+                word: r.verdict.strength,
+              } as const,
+            ]
+          : [],
+      ),
+    ],
   };
+}
+
+/** What a lot gives against the reference, ×, and between what four times in five. */
+function lotOf(state: State, lot: string): LotLearned {
+  const { mean, sd } = lotLn(state, lot);
+  const within = 1.2816 * sd;
+  return { x: Math.exp(mean), low: Math.exp(mean - within), high: Math.exp(mean + within) };
+}
+
+/** Which way the plan of the last batch went from the one before it of the same lot. */
+function lastMoveOf(batches: readonly (readonly [TastingRecord, ...TastingRecord[]])[]): -1 | 0 | 1 {
+  const [before, last] = batches.slice(-2);
+  if (!before || !last || before[0].lot !== last[0].lot) return 0;
+  const by = Math.log(last[0].plannedX / before[0].plannedX);
+  return !Number.isFinite(by) || Math.abs(by) < 0.01 ? 0 : by > 0 ? 1 : -1;
+}
+
+/** A glass by its figures: ×, harshness in limits of its drinkers, g/L. */
+export type GlassFigures = { strengthX: number; harshLoad: number; sugarGPerL: number };
+
+/**
+ * What a glass is expected to lose by what it is off, in squares of ln: strength and sweetness either way, harshness by what goes beyond
+ * what is borne. How unsure each is counts for harshness alone: beside it, it would be the same for every glass.
+ */
+export function expectedLoss(glass: GlassFigures, learned: Learned): number {
+  const strength = glass.strengthX > 0 ? Math.log(glass.strengthX / learned.wantedX) ** 2 : 0;
+  const over = Math.log(Math.max(1e-3, glass.harshLoad) / learned.harshLimit);
+  const sweet =
+    learned.wantedSugarGPerL === undefined || glass.sugarGPerL <= 0
+      ? 0
+      : Math.log(glass.sugarGPerL / learned.wantedSugarGPerL) ** 2;
+  return strength + sweet + expectedBeyond(over, learned.sigma.harshLimit);
+}
+
+/** Expected square of what lies above nothing, of a normal spread. */
+function expectedBeyond(mean: number, sd: number): number {
+  const z = mean / sd;
+  const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
+  return (mean ** 2 + sd ** 2) * normalCdf(z) + mean * sd * density;
 }
 
 /**
  * How well a glass should suit this house, 0 to 1: the chance that it is called right in strength, not too harsh and
  * right in sweetness, as a share of the best chance any glass could have (noise of the tongue keeps that below 1).
  */
-export function suits(glass: { strengthX: number; harshLoad: number; sugarGPerL: number }, learned: Learned): number {
+export function suits(glass: GlassFigures, learned: Learned): number {
   const strength =
     glass.strengthX > 0
-      ? share(Math.log(glass.strengthX / learned.wantedX), learned.sigma.wantedX, NOISE.strength, -0.5, 0.5)
+      ? chanceRight(learned.strength, Math.log(glass.strengthX)) /
+        chanceRight(learned.strength, Math.log(learned.wantedX))
       : 1;
   const smooth = share(
     Math.log(Math.max(1e-3, glass.harshLoad) / learned.harshLimit),
     learned.sigma.harshLimit,
     NOISE.harsh,
     -Infinity,
-    CUTS.harsh[1],
+    HARSH_CUTS[1],
   );
-  if (learned.wantedSugarGPerL === undefined || glass.sugarGPerL === 0) return strength * smooth;
+  if (learned.wantedSugarGPerL === undefined || glass.sugarGPerL === 0) return Math.min(1, strength) * smooth;
   const sweet = share(
     Math.log(glass.sugarGPerL / learned.wantedSugarGPerL),
     learned.sigma.sugar,
@@ -187,7 +269,7 @@ export function suits(glass: { strengthX: number; harshLoad: number; sugarGPerL:
     -0.8,
     0.8,
   );
-  return strength * smooth * sweet;
+  return Math.min(1, strength) * smooth * sweet;
 }
 
 /** Chance of an answer between two cuts, the unknown's own spread included, relative to a glass at the very middle. */

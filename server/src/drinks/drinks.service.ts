@@ -6,6 +6,7 @@ import {
   InputError,
   kitchenAs,
   learnFrom,
+  nextLotOf,
   readDrink,
   targetAsItCame,
   tastingRecordOf,
@@ -155,14 +156,14 @@ export class DrinksService {
 
   /** What past tastings have taught of a drink; undefined before the first. */
   async learnedOf(drink: Drink): Promise<Learned | undefined> {
-    return learnedFrom(drink, (await this.taught(drink.id)).tastings);
+    return this.learnedFrom(drink, (await this.taught(drink.id)).tastings);
   }
 
   /** A drink, what has been learned of it, and where its next plan starts from. */
   async view(id: string): Promise<DrinkView> {
     const drink = await this.drink(id);
     const { tastings, wasMadeBy, last } = await this.taught(id);
-    const learned = learnedFrom(drink, tastings);
+    const learned = await this.learnedFrom(drink, tastings);
     const next =
       learned && wasMadeBy
         ? await this.advice({
@@ -175,6 +176,12 @@ export class DrinksService {
         : undefined;
     const startFrom = fittedTarget(drink, next?.target ?? last?.target ?? drink.defaults);
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
+  }
+
+  /** By the lot that the next one will be made of. */
+  private async learnedFrom(drink: Drink, tastings: DrinkView['tastings']): Promise<Learned | undefined> {
+    if (tastings.length === 0) return undefined;
+    return learnFrom(tastings, drink.defaults.sugarGPerL, nextLotOf(tastings, await this.house.pantry()));
   }
 
   /** A drink that is too large to be advised on is still shown: it is made smaller on its own page. */
@@ -230,6 +237,3 @@ const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>
       throw error;
     }
   });
-
-const learnedFrom = (drink: Drink, tastings: DrinkView['tastings']): Learned | undefined =>
-  tastings.length > 0 ? learnFrom(tastings, drink.defaults.sugarGPerL) : undefined;

@@ -1,30 +1,61 @@
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { sideBySide, type Batch, type MadeFigure, type SideBySide } from '@steepsis/core';
-import type { BatchList } from '@steepsis/contract';
+import type { BatchList, BatchSummary } from '@steepsis/contract';
 import { get } from '@/shared/api/client';
 import { useBatch } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { plantNameIn } from '@/shared/format/names';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
 import { workedOut } from '@/shared/ui/reasonOf';
 import { sentenceOf } from '@/shared/verdict/sentence';
+import { WhatMoved } from './WhatMoved';
 
-/** The making before this one of the same drink. */
-function useBefore({ plan, startedAt }: Batch): string | undefined {
-  const of = new URLSearchParams({ drinkId: plan.drink.id, phase: 'put-away', before: startedAt, limit: '1' });
+/** So many of the last makings are offered to be held against. */
+const MOST_OFFERED = 24;
+
+/** The other makings of the same drink that are off the stove, the latest first. */
+function useOthers({ id, plan }: Batch): readonly BatchSummary[] {
+  const of = new URLSearchParams({ drinkId: plan.drink.id, phase: 'put-away', limit: String(MOST_OFFERED) });
   const list = useQuery({
-    queryKey: ['batches', 'before', plan.drink.id, startedAt],
+    queryKey: ['batches', 'of', plan.drink.id],
     queryFn: () => get<BatchList>(`/api/batches?${of.toString()}`),
   });
-  return list.data?.batches?.[0]?.id;
+  return (list.data?.batches ?? []).filter((b) => b.id !== id);
 }
 
-/** What was done otherwise than the time before, and what was said of both. */
+/** Whether it was called right, in strength and in sweetness, and not harsh. */
+const wasLiked = ({ said }: BatchSummary): boolean =>
+  said !== undefined && said.verdict.strength === 0 && said.verdict.harsh <= 1 && said.verdict.sweet === 0;
+
+/** What was done otherwise than another time, and what that moved: the time before, the one that was liked, or any. */
 export function AgainstBefore({ batch }: { batch: Batch }): ReactNode {
-  const before = useBefore(batch);
-  return before === undefined ? null : <Compared id={before} batch={batch} />;
+  const others = useOthers(batch);
+  const [picked, setPicked] = useState<string | undefined>(undefined);
+  const before = others.find((b) => b.startedAt < batch.startedAt) ?? others[0];
+  const liked = others.find(wasLiked);
+  const shown = others.find((b) => b.id === picked) ?? before;
+  if (!shown) return null;
+  return (
+    <Panel title="Against another time">
+      <p className="mb-2">
+        <InlineChoice
+          label="Against which making"
+          value={shown.id}
+          choices={others.map((b) => ({ value: b.id, label: nameOf(b, before, liked) }))}
+          onValue={setPicked}
+        />
+      </p>
+      <Compared id={shown.id} batch={batch} />
+    </Panel>
+  );
+}
+
+function nameOf(b: BatchSummary, before: BatchSummary | undefined, liked: BatchSummary | undefined): string {
+  const what = b.id === liked?.id ? ', the last that was liked' : b.id === before?.id ? ', the time before' : '';
+  return `${f.day(b.startedAt)}${what}`;
 }
 
 function Compared({ id, batch }: { id: string; batch: Batch }): ReactNode {
@@ -36,7 +67,7 @@ function Compared({ id, batch }: { id: string; batch: Batch }): ReactNode {
   const [changed, same] = [rows.filter((r) => r.differs), rows.filter((r) => !r.differs)];
   const said = (b: Batch): string => (b.tastings.at(-1) ? sentenceOf(b.tastings.at(-1)!) : 'nothing said');
   return (
-    <Panel title="Against the time before">
+    <>
       <table className="w-full text-[0.95rem]">
         <thead>
           <tr className="text-left text-sm text-muted">
@@ -77,7 +108,8 @@ function Compared({ id, batch }: { id: string; batch: Batch }): ReactNode {
         {changed.length > 0 && same.map((r) => r.name.toLowerCase()).join(', ')}
         {changed.length > 0 && '.'}
       </p>
-    </Panel>
+      <WhatMoved was={before.data} is={batch} />
+    </>
   );
 }
 

@@ -15,6 +15,7 @@ import { BatchPage } from '@/features/steep';
 import { useNow } from '@/shared/api/clock';
 import { useDrink, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { plantNameIn } from '@/shared/format/names';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Chips } from '@/shared/ui/Chips';
 import { LastDay } from '@/shared/ui/LastDay';
@@ -178,10 +179,36 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
           </tbody>
         </table>
       )}
+      <LotsSoFar view={view} />
       <LinkButton to={`/plan/${view.drink.id}`} kind="main" className="mt-4">
         Plan the next one
       </LinkButton>
     </Panel>
+  );
+}
+
+/** What the lots that were tasted give, apart from what is liked. */
+function LotsSoFar({ view: { learned, drink } }: { view: DrinkView }): ReactNode {
+  const house = useHouse();
+  const lots = Object.entries(learned?.lots ?? {});
+  if (lots.length === 0) return null;
+  return (
+    <ul aria-label="What the leaf gives so far" className="mt-3 text-[0.95rem]">
+      {lots.map(([key, { x, low, high }]) => {
+        const [plant, lotId] = key.split('/') as [string, string];
+        const lot = house.data?.entries.find((e) => e.plant === plant)?.lots.find((l) => l.id === lotId);
+        return (
+          <li key={key}>
+            {plantNameIn(drink, plant)}
+            {lot ? `, ${lot.from || f.day(lot.got)}` : ', a lot that is used up'}: gives{' '}
+            <strong className="font-semibold">{f.strength(x)}</strong> of the reference so far{' '}
+            <span className="text-muted">
+              ({f.strength(low)} to {f.strength(high)}, four times in five)
+            </span>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
