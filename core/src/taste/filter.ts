@@ -12,7 +12,7 @@ export const LEARNING = {
   muSd: 0.08,
   /** how far lots differ, and how likely each is */
   lotSd: [
-    [0.22, 0.25],
+    [0.05, 0.25],
     [0.18, 0.45],
     [0.33, 0.3],
   ],
@@ -26,7 +26,7 @@ export const LEARNING = {
   cuts: [-1.5, -0.5, 0.5, 1.5],
   /** how much surer or less sure a taster, and a house, may be than that */
   tasters: [
-    [0.22, 0.25],
+    [0.8, 0.25],
     [1, 0.5],
     [1.25, 0.25],
   ],
@@ -43,7 +43,7 @@ export const LEARNING = {
   /** where lots are not told, one was replaced by the next batch with a chance: a house whose glasses leap changes its leaf more often */
   replaced: [
     [0.1, 0],
-    [0.22, 0.25],
+    [0.2, 0.25],
   ],
 } as const;
 

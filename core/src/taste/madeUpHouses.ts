@@ -137,17 +137,21 @@ function oneHouse(
       const parts = foreseen(state, nextLot);
       const { mean, sd } = wantedLnX(parts);
       // Of a lot that came without a word nobody can be sure.
-      if (world.told || wasLot === lotNo) {
+      const foretold = world.told || wasLot === lotNo;
+      if (foretold) {
         if (Math.abs(liking - lot - mean) <= FOUR_IN_FIVE * sd) tally.covered++;
         tally.asked++;
       }
       const turns = wasLot === lotNo && lastMove !== 0 && Math.sign(mean - lnX) !== lastMove;
       if ((lnX - mean) ** 2 >= worthIt(turns)) lnX = mean;
       else {
-        tally.close++;
-        tally.said += chanceRight(parts, lnX);
         const then = lnX + lot + normalDraw(random) * (world.making ?? LEARNING.makingSd) - liking;
-        if (wordFor(then, noise, random).word === 0) tally.was++;
+        const right = wordFor(then, noise, random).word === 0;
+        if (foretold) {
+          tally.close++;
+          tally.said += chanceRight(parts, lnX);
+          if (right) tally.was++;
+        }
       }
     }
     // A change that turns the last one of the lot round, of all batches of it after its first.

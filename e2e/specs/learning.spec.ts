@@ -1,0 +1,104 @@
+import { expect, test, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import type { BatchView, DrinkView } from '@steepsis/contract';
+import { Cook } from '../pages/cook';
+import { Server } from '../support/server';
+
+const server = new Server();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.remove());
+
+const DRINK = 'roselle-rose-hip-cooler';
+const PLANT = 'roselle_dried_whole';
+/** What is true in this made-up house: what is liked, and what its two bags give. */
+const TRUTH = { likedX: 1.12, bags: { 'bag-1': 0.78, 'bag-2': 1.08 } } as const;
+type Bag = keyof typeof TRUTH.bags;
+
+/** What an honest tongue says of a glass that is so far off. */
+function wordFor(off: number): -2 | -1 | 0 | 1 | 2 {
+  const felt = off / 0.18;
+  return felt < -1.5 ? -2 : felt < -0.5 ? -1 : felt <= 0.5 ? 0 : felt <= 1.5 ? 1 : 2;
+}
+
+test('five batches over two bags of leaf lead to the glass that is liked, and what moved it is told', async ({
+  page,
+}) => {
+  const cook = new Cook(page, server.url);
+  const offs: number[] = [];
+  let last = '';
+  for (const [n, bag] of (['bag-1', 'bag-1', 'bag-1', 'bag-2', 'bag-2'] as const).entries()) {
+    await inThePantry(page, bag);
+    const { startFrom } = await view(page);
+    const off = Math.log((startFrom.strengthX * TRUTH.bags[bag]) / TRUTH.likedX);
+    offs.push(off);
+    last = await making(page, 6 - n, wordFor(off));
+  }
+  // The first bag is weak: it was far off at first, and near before the bag was empty; with the second one it is near again after one glass.
+  expect(offs[0]!).toBeLessThan(-0.25);
+  expect(Math.abs(offs[2]!)).toBeLessThan(Math.abs(offs[0]!) / 2);
+  expect(Math.abs(offs[4]!)).toBeLessThan(0.13);
+  const learned = (await view(page)).learned!;
+  const [first, second] = [learned.lots[`${PLANT}/bag-1`]!, learned.lots[`${PLANT}/bag-2`]!];
+  expect(first.x).toBeLessThan(second.x);
+
+  await cook.open(`/taste/${last}`);
+  await expect(page.getByRole('list', { name: 'What the leaf gives so far' })).toContainText('of the reference so far');
+  await expect(page.getByRole('heading', { name: 'Against another time' })).toBeVisible();
+  const moved = page.getByRole('region', { name: 'What moved it' });
+  await expect(moved).toContainText(/became/, { timeout: 20_000 });
+  await cook.choose('Against which making', 'the time before');
+  await expect(moved).toContainText(/became/);
+});
+
+const view = async (page: Page): Promise<DrinkView> =>
+  (await (await page.request.get(`${server.url}/api/drinks/${DRINK}`)).json()) as DrinkView;
+
+/** Only this bag is in the house. */
+async function inThePantry(page: Page, bag: Bag): Promise<void> {
+  const house = (await (await page.request.get(`${server.url}/api/house`)).json()) as {
+    pantry: { version: number; body: { plant: string } }[];
+  };
+  const version = house.pantry.find((p) => p.body.plant === PLANT)?.version ?? 0;
+  const lots = [
+    { id: bag, got: bag === 'bag-1' ? '2026-01-10' : '2026-02-10', from: `the ${bag}`, leftG: 900, potency: 1 },
+  ];
+  const put = await page.request.put(`${server.url}/api/house/pantry/${PLANT}`, {
+    data: { version, body: { v: 1, plant: PLANT, lots } },
+  });
+  expect(put.ok()).toBe(true);
+}
+
+/** A batch of some days ago, made as it was planned and tasted. */
+async function making(page: Page, daysAgo: number, strength: number): Promise<string> {
+  const start = Date.now() - daysAgo * 86_400_000;
+  const at = (min: number): string => new Date(start + min * 60_000).toISOString();
+  const { drink, startFrom } = await view(page);
+  const id = randomUUID();
+  const begun = await page.request.post(`${server.url}/api/batches`, {
+    data: {
+      ...{ id, eventId: randomUUID(), at: at(0), drinkId: DRINK, drinkVersion: drink.version, target: startFrom },
+    },
+  });
+  expect(begun.ok(), await begun.text()).toBe(true);
+  const batch = (await begun.json()) as BatchView;
+  const [started] = batch.events;
+  if (started?.type !== 'started') throw new Error('not started');
+  const { plan } = started;
+  const say = async (min: number, body: object): Promise<void> => {
+    const answer = await page.request.post(`${server.url}/api/batches/${id}/events`, {
+      data: { id: randomUUID(), at: at(min), v: 2, ...body },
+    });
+    expect(answer.ok(), await answer.text()).toBe(true);
+  };
+  const [{ brewId, way, promised }] = plan.brews;
+  let min = 0;
+  for (const stage of way.stages) {
+    if (stage.kind === 'strain') continue;
+    min += 'minutes' in stage ? stage.minutes : 10;
+    await say(min, { type: 'stage-ended', brewId, stageId: stage.id });
+  }
+  await say(min + 6, { type: 'measured', what: 'volume', brewId, value: Math.round(promised.volumeMl), method: 'jug' });
+  await say(min + 20, { type: 'mixed', mix: plan.promised.mix, hadMl: {}, sugarAddedG: 0 });
+  await say(min + 200, { type: 'tasted', state: 'iced', verdict: { strength, harsh: 1, sweet: 0, tart: 0 } });
+  return id;
+}
