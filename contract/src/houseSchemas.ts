@@ -67,6 +67,7 @@ export const kitchenSchema = Joi.object({
   rings: Joi.array().items(number(THERE_RANGES.ringW.min, THERE_RANGES.ringW.max)).min(1).max(12),
   fridgeRoom: Joi.object({ litres: there('litres'), watts: there('watts') }),
   ice: Joi.object({ trayG: there('trayG'), hours: there('hours'), storeG: there('storeG') }),
+  tongue: Joi.object({ noise: number(0.01, 2).required(), pours: Joi.number().integer().min(1).max(600).required() }),
   night: Joi.object({ fromH: ranged(NIGHT_RANGES.fromH), toH: ranged(NIGHT_RANGES.toH) }),
   units: Joi.valid('metric', 'us', 'imperial'),
   currency: Joi.string().trim().max(8).allow(''),

@@ -381,6 +381,20 @@ export {
 
 export { learnFrom, type NextLot, type TastingRecord } from './taste/preference';
 export { nextLotOf, tastingRecordOf } from './taste/recordOf';
+export {
+  drawn,
+  LADDER_GOES,
+  letDown,
+  nextRatio,
+  ownStep,
+  rightAnswer,
+  TONGUE_RANGES,
+  tongueResult,
+  type Go,
+  type OwnStep,
+  type Setting,
+  type TongueTest,
+} from './taste/tongue';
 export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
 export type { LotLearned } from './taste/learned';
 export { livedThrough, WORLDS, type Advisor, type World } from './taste/madeUpHouses';

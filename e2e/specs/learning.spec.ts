@@ -50,6 +50,40 @@ test('five batches over two bags of leaf lead to the glass that is liked, and wh
   await expect(moved).toContainText(/became/);
 });
 
+test('three glasses are drawn, named by keyboard and told by chance; a ladder finds one’s own step', async ({
+  page,
+}) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/taste/tongue');
+  await cook.choose('What to know', 'which of three is different');
+  for (let i = 0; i < 3; i++) {
+    await cook.button('Draw the order').focus();
+    await page.keyboard.press('Enter');
+    await cook.button('Show the order').click();
+    // Whoever pours sees it: the odd one is named.
+    const order = (await page.getByText(/^Pour/).first().textContent())!;
+    const glasses = [...order.matchAll(/([ABC]) (as it is|let down)/g)].map((m) => [m[1]!, m[2]!] as const);
+    const alone = glasses.find(([, is]) => glasses.filter(([, other]) => other === is).length === 1)!;
+    await page.getByRole('button', { name: alone[0], exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('status').filter({ hasText: /^Right: it was/ })).toBeVisible();
+  }
+  await expect(page.getByRole('heading', { name: '3 of 3 right' })).toBeVisible();
+  await expect(page.getByText('You tell them apart.')).toBeVisible();
+  await expect(page.getByText(/By guessing alone it goes as well once in 27\./)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: '3 of 3 right' })).toBeVisible();
+
+  await cook.choose('What to know', 'my own smallest step');
+  for (let i = 0; i < 12; i++) {
+    await cook.button('Draw the order').click();
+    await page.getByRole('button', { name: 'A', exact: true }).click();
+  }
+  await expect(page.getByRole('heading', { name: 'Your own step of strength' })).toBeVisible();
+  await cook.button('Let advice reckon with it').click();
+  await expect(cook.button('Advice reckons with it')).toBeVisible();
+});
+
 const view = async (page: Page): Promise<DrinkView> =>
   (await (await page.request.get(`${server.url}/api/drinks/${DRINK}`)).json()) as DrinkView;
 

@@ -38,6 +38,7 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
     { name: 'Labels', path: '/keep/labels' },
     { name: 'Jar', path: `/keep/jar/${jar}` },
     { name: 'Taste, all', path: '/taste' },
+    { name: 'Tongue', path: '/taste/tongue' },
     { name: 'Taste', path: `/taste/${putAway}` },
     { name: 'no such page', path: '/nowhere' },
   ];

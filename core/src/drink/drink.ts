@@ -269,6 +269,8 @@ export type Kitchen = {
   fridgeRoom?: FridgeRoom;
   ice?: IceMaking;
   night?: Night;
+  /** the noise of this house's tongue, ln, and by how many pours it is known; the book's where left out */
+  tongue?: { noise: number; pours: number };
   units?: MeasureSystem;
   /** what its prices are in, as it is written behind a figure */
   currency?: string;

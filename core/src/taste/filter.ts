@@ -82,12 +82,19 @@ const replacedBy = (lotSd: number): number =>
 /** Log chance against the best under which a filter is dropped. */
 const UNHEARD = 6;
 
-/** Before anything was tasted. */
-export function freshState(known?: KnownHouse): State {
+/**
+ * Before anything was tasted.
+ * @param ownNoise of the one who tastes, where a ladder has told it: it takes the place of what houses are like
+ */
+export function freshState(known?: KnownHouse, ownNoise?: number): State {
   const spreads = known ? [[known.lotSd, 1] as const] : LEARNING.lotSd;
   const noises = known
     ? [[known.noise, 1] as const]
-    : LEARNING.tasters.flatMap(([t, a]) => LEARNING.houses.map(([h, b]) => [t * h * LEARNING.noise, a * b] as const));
+    : LEARNING.tasters.flatMap(([t, a]) =>
+        ownNoise === undefined
+          ? LEARNING.houses.map(([h, b]) => [t * h * LEARNING.noise, a * b] as const)
+          : [[t * ownNoise, a] as const],
+      );
   const bank = spreads.flatMap(([lotSd, p]) =>
     noises.map(([noise, q]): Component => ({
       logWeight: Math.log(p * q),

@@ -39,7 +39,11 @@ export type TastingRecord = {
 };
 
 /** What the next batch will be made of: a lot, where the pantry tells, and what it is reckoned to give. */
-export type NextLot = { lot?: string; potencyX?: number };
+export type NextLot = {
+  lot?: string;
+  potencyX?: number;
+  /** noise of the one who tastes, where it is known, ln */ noise?: number;
+};
 
 /** Spread of what is learned by itself, before any tasting, on the log scale. House estimates. For strength see the filter. */
 export const PRIOR_SIGMA = { harshLimit: 0.4, sugar: 0.3 } as const;
@@ -149,7 +153,7 @@ function posterior(records: readonly TastingRecord[], sigma: number, chance: Log
 export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number, next: NextLot = {}): Learned {
   const prior = Math.max(1, sugarPriorGPerL);
   const batches = batchesOf(records);
-  const state = batches.reduce((s, b) => afterBatch(s, observationOf(b)), freshState());
+  const state = batches.reduce((s, b) => afterBatch(s, observationOf(b)), freshState(undefined, next.noise));
   // A plan reckons with what its lot is said to give: what is wanted is wanted in those terms.
   const reckoned = Math.log(next.potencyX ?? 1);
   const parts = foreseen(state, next.lot).map((p) => ({ ...p, mean: p.mean + reckoned }));

@@ -181,7 +181,13 @@ export class DrinksService {
   /** By the lot that the next one will be made of. */
   private async learnedFrom(drink: Drink, tastings: DrinkView['tastings']): Promise<Learned | undefined> {
     if (tastings.length === 0) return undefined;
-    return learnFrom(tastings, drink.defaults.sugarGPerL, nextLotOf(tastings, await this.house.pantry()));
+    const { kitchen, pantry } = await this.house.view();
+    const { tongue } = kitchen.body;
+    const next = nextLotOf(
+      tastings,
+      pantry.map((p) => p.body),
+    );
+    return learnFrom(tastings, drink.defaults.sugarGPerL, { ...next, ...(tongue ? { noise: tongue.noise } : {}) });
   }
 
   /** A drink that is too large to be advised on is still shown: it is made smaller on its own page. */

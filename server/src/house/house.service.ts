@@ -64,11 +64,6 @@ export class HouseService {
     return { ...kitchen.body, measures: measuresOf(pantry.map((p) => p.body)) };
   }
 
-  /** What the pantry holds, lot by lot. */
-  async pantry(): Promise<readonly PantryEntry[]> {
-    return (await this.view()).pantry.map((p) => p.body);
-  }
-
   /**
    * Keeps a document in the place of the version it was made from. Another version is refused and sent back with the one that
    * is kept, so that nobody's change is lost in silence; the same words again are answered as kept.

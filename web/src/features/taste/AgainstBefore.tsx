@@ -136,9 +136,9 @@ function told(figure: MadeFigure, batch: Batch): [name: string, words: (value: n
     case 'base-share':
       return ['Base in the jug', percent];
     case 'strength':
-      return ['Strength', f.strength];
+      return ['Strength of the jug', f.strength];
     case 'sugar':
-      return ['Sugar', f.gPerL];
+      return ['Sugar of the jug', f.gPerL];
   }
 }
 

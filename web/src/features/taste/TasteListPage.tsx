@@ -24,6 +24,7 @@ export function Component(): ReactNode {
   return (
     <Page
       title="Taste"
+      actions={<LinkButton to="/taste/tongue">Train your tongue</LinkButton>}
       note={list.length > 0 ? 'Say in a few taps how it was; the next one is planned from that.' : undefined}
     >
       {list.length === 0 ? (

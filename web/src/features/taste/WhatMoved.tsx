@@ -37,8 +37,9 @@ export function WhatMoved({ was, is }: { was: Batch; is: Batch }): ReactNode {
   return (
     <section aria-label="What moved it" className="mt-3 border-t-2 border-ink pt-2">
       <h3 className="text-base">
-        {f.strength(from.strengthX)} became {f.strength(to.strengthX)}, {f.gPerL(from.sugarGPerL)} of sugar{' '}
-        {f.gPerL(to.sugarGPerL)}
+        In the glass {f.strength(from.strengthX)} became {f.strength(to.strengthX)}
+        {Math.abs(to.sugarGPerL - from.sugarGPerL) >= 1 &&
+          `, and ${f.gPerL(from.sugarGPerL)} of sugar ${f.gPerL(to.sugarGPerL)}`}
       </h3>
       {large.length === 0 ? (
         <p className="text-muted">Nothing moved it by as much as can be tasted.</p>

@@ -120,3 +120,11 @@ export function parseNumber(text: string): number | undefined {
 
 /** How often: once, 3 times. */
 export const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
+
+/** A chance as one says it: "3 times in 10", "once in 50". */
+export function chanceWords(chance: number): string {
+  if (chance >= 0.95) return 'nearly every time';
+  if (chance >= 0.1) return `${Math.round(chance * 10)} times in 10`.replace(/^1 times/, 'once');
+  if (chance < 0.002) return 'less than once in 500';
+  return `once in ${Math.round(1 / chance)}`;
+}

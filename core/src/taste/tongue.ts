@@ -1,0 +1,147 @@
+import { normalCdf } from '../quantity/normal';
+import { requireInRange, requirePositive } from '../quantity/range';
+import type { Random } from '../uncertainty/random';
+import {
+  fewestCorrect,
+  guessingPValue,
+  PAIR_GUESS,
+  pairCorrect,
+  TRIANGLE_GUESS,
+  triangleCorrect,
+} from './discrimination';
+import { LEARNING } from './filter';
+
+// Training a tongue: glasses poured from one jug at two strengths, in an order that nobody knows, and what an answer means.
+
+/** Two glasses, of which one is stronger; or three, of which one is different. */
+export type TongueTest = 'pair' | 'triangle';
+
+/** Glasses of a test by their letters, in the order in which they stand: each as it is or let down. */
+export type Setting = readonly ('as-is' | 'let-down')[];
+
+/** Accepted figures of a test. */
+export const TONGUE_RANGES = {
+  ratio: { unit: 'times', min: 1.03, max: 2 },
+  glassMl: { unit: 'ml', min: 20, max: 300 },
+  pours: { unit: 'times', min: 1, max: 60 },
+} as const;
+
+/** The order of one go: which glass is which, drawn anew for each. */
+export function drawn(test: TongueTest, random: Random): Setting {
+  if (test === 'pair') return random() < 0.5 ? ['as-is', 'let-down'] : ['let-down', 'as-is'];
+  const odd = Math.floor(random() * 3);
+  const oddIs = random() < 0.5 ? 'as-is' : 'let-down';
+  const rest = oddIs === 'as-is' ? 'let-down' : 'as-is';
+  return [0, 1, 2].map((i) => (i === odd ? oddIs : rest));
+}
+
+/** The glass that is to be named: the stronger of two, the different one of three; by its place. */
+export function rightAnswer(test: TongueTest, setting: Setting): number {
+  if (test === 'pair') return setting.indexOf('as-is');
+  return setting.findIndex((g) => setting.filter((o) => o === g).length === 1);
+}
+
+/**
+ * What is poured for a glass that is so many times weaker than the jug, ml: of the drink, and of water.
+ * @throws InputError outside {@link TONGUE_RANGES}
+ */
+export function letDown(ratio: number, glassMl: number): { drinkMl: number; waterMl: number } {
+  requireInRange('letDown', 'ratio', ratio, TONGUE_RANGES.ratio);
+  requireInRange('letDown', 'glassMl', glassMl, TONGUE_RANGES.glassMl);
+  return { drinkMl: glassMl / ratio, waterMl: glassMl - glassMl / ratio };
+}
+
+/** What so many right answers out of so many goes say. */
+export type TongueResult = {
+  /** chance of as many or more by guessing */
+  byGuessing: number;
+  /** right answers from which on guessing does as well less than once in twenty; undefined where even all of them are too few */
+  enough: number | undefined;
+  /** it is told apart: not by guessing */
+  toldApart: boolean;
+  /** goes in which one who tells it apart as well as this has an even chance or better of showing it; undefined where that takes more than sixty */
+  wouldTell: number | undefined;
+};
+
+const FLUKE = 0.05;
+const guessOf = (test: TongueTest): number => (test === 'pair' ? PAIR_GUESS : TRIANGLE_GUESS);
+
+/** What a test says, and how many goes would tell. @throws InputError for more right answers than goes */
+export function tongueResult(test: TongueTest, right: number, goes: number): TongueResult {
+  const guess = guessOf(test);
+  const byGuessing = guessingPValue({ correct: right, n: goes, guess });
+  const enough = fewestCorrect({ n: goes, alpha: FLUKE, guess });
+  // A little towards guessing: a few goes tell little.
+  const share = (right + guess * 2) / (goes + 2);
+  return {
+    byGuessing,
+    enough,
+    toldApart: byGuessing <= FLUKE,
+    wouldTell: share <= guess + 0.02 ? undefined : goesFor(share, guess),
+  };
+}
+
+/** The fewest goes in which a share of right answers is shown not to be guessing, as often as not. */
+function goesFor(share: number, guess: number): number | undefined {
+  for (let n = 1; n <= TONGUE_RANGES.pours.max; n++) {
+    const need = fewestCorrect({ n, alpha: FLUKE, guess });
+    if (need !== undefined && guessingPValue({ correct: need, n, guess: share }) >= 0.5) return n;
+  }
+  return undefined;
+}
+
+/** Share of right answers for a difference of d'. */
+export const shareRight = (test: TongueTest, dPrime: number): number =>
+  test === 'pair' ? pairCorrect(dPrime) : triangleCorrect(dPrime);
+
+/** One go of the ladder: how many times weaker the other glass was, and whether the stronger one was named. */
+export type Go = { ratio: number; right: boolean };
+
+/** Ratios of the ladder, the widest first; a go begins at the widest. */
+export const LADDER = [1.25, 1.2, 1.16, 1.12, 1.09, 1.07, 1.05] as const;
+/** Goes of a ladder. */
+export const LADDER_GOES = 12;
+
+/** The ratio of the next go: a rung nearer after two right ones, wider after one that was wrong. */
+export function nextRatio(goes: readonly Go[]): number {
+  let [rung, inARow] = [0, 0];
+  for (const { right } of goes) {
+    if (!right) [rung, inARow] = [Math.max(0, rung - 1), 0];
+    else if (++inARow === 2) [rung, inARow] = [Math.min(LADDER.length - 1, rung + 1), 0];
+  }
+  return LADDER[rung]!;
+}
+
+/** The prior of an own step: the book's, as unsure as if six pours stood behind it, ln. */
+const PRIOR_LN_SD = 0.45;
+const GRID = Array.from({ length: 161 }, (_, i) => Math.exp(-1.6 + i * 0.02));
+
+/** One's own noise of a word of strength, ln, and between what four times in five; and the step that is told right three times in four. */
+export type OwnStep = { noise: number; low: number; high: number; stepRatio: number };
+
+/** What a ladder says of a tongue, with the book's noise as what was known before. */
+export function ownStep(goes: readonly Go[]): OwnStep {
+  for (const { ratio } of goes) requirePositive('ownStep', 'ratio', ratio, 'times');
+  const logs = GRID.map((times) => {
+    const noise = LEARNING.noise * times;
+    return goes.reduce(
+      (sum, { ratio, right }) => {
+        // Two glasses each with its noise; nobody is right always.
+        const p = 0.02 + 0.96 * normalCdf(Math.log(ratio) / (Math.SQRT2 * noise));
+        return sum + Math.log(right ? p : 1 - p);
+      },
+      -((Math.log(times) / PRIOR_LN_SD) ** 2) / 2,
+    );
+  });
+  const most = Math.max(...logs);
+  const weights = logs.map((l) => Math.exp(l - most));
+  const all = weights.reduce((a, b) => a + b, 0);
+  const at = (share: number): number => {
+    let sum = 0;
+    const i = weights.findIndex((w) => (sum += w) >= share * all);
+    return LEARNING.noise * GRID[Math.max(0, i)]!;
+  };
+  const noise = at(0.5);
+  // Φ(0.674) is three in four.
+  return { noise, low: at(0.1), high: at(0.9), stepRatio: Math.exp(0.6745 * Math.SQRT2 * noise) };
+}
