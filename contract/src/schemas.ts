@@ -88,6 +88,10 @@ export const targetSchema = Joi.object({
     .max(60),
 }).required();
 
+/** How what was said last can be asked for. */
+export const SAID_OF_IT = ['right', 'weak', 'strong', 'harsh', 'nothing'] as const;
+export type SaidOfIt = (typeof SAID_OF_IT)[number];
+
 /** POST /api/batches. Ids are made by the sender: a repeated send is stored once. */
 export const startBatchSchema = Joi.object({
   id,
@@ -203,4 +207,9 @@ export const listBatchesSchema = Joi.object({
   drinkId: Joi.string().max(80),
   limit: Joi.number().integer().min(1).max(200).default(50),
   before: momentAhead(),
+  after: momentAhead(),
+  /** words that all stand in its drink's name, its way, or what was noted of it */
+  find: Joi.string().trim().max(120).allow(''),
+  /** what was said of it last */
+  said: Joi.valid(...SAID_OF_IT),
 });

@@ -84,6 +84,23 @@ test('three glasses are drawn, named by keyboard and told by chance; a ladder fi
   await expect(cook.button('Advice reckons with it')).toBeVisible();
 });
 
+test('what was made is found by its words, by what was said, and by its drink', async ({ page }) => {
+  const cook = new Cook(page, server.url);
+  await cook.open('/taste');
+  const lines = page.getByRole('main').getByRole('listitem');
+  await expect(lines).toHaveCount(5);
+  await cook.choose('What was said', 'called weak');
+  await expect(page).toHaveURL(/said=weak/);
+  await expect.poll(() => lines.count()).toBeLessThan(5);
+  await page.reload();
+  await expect.poll(() => lines.count()).toBeLessThan(5);
+  await cook.choose('What was said', 'anything said');
+  await page.getByRole('searchbox', { name: 'Search what was made' }).fill('no such words');
+  await expect(page.getByText('Nothing that was made is like that.')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Search what was made' }).fill('roselle');
+  await expect(lines).toHaveCount(5);
+});
+
 const view = async (page: Page): Promise<DrinkView> =>
   (await (await page.request.get(`${server.url}/api/drinks/${DRINK}`)).json()) as DrinkView;
 

@@ -203,3 +203,37 @@ describe('what tastings teach', () => {
     expect((await server.http.get(`/api/drinks/${ROSELLE_COOLER.id}`)).body.learned).toBeUndefined();
   });
 });
+
+describe('what was made is found', () => {
+  const found = async (query: string): Promise<string[]> =>
+    (await server.http.get(`/api/batches?${query}`).expect(200)).body.batches.map((b: { id: string }) => b.id);
+  const tasted = async (verdict: object): Promise<string> => {
+    const id = await server.measuredBatch();
+    await server.say(id, MIX);
+    server.later(120);
+    await server.say(id, { type: 'tasted', state: 'iced', verdict: { ...VERDICT, ...verdict } }).expect(200);
+    return id;
+  };
+  it('by words of its name and of its notes, as they were written', async () => {
+    const id = await tasted({ note: "Gran's \"100 %\" of it, a_b" });
+    const other = await tasted({ note: 'thin' });
+    expect(await found('find=roselle')).toEqual([other, id]);
+    for (const word of ["gran's", '"100', '%25"', 'a_b', 'roselle%20thin', 'ROSELLE%20gran'])
+      expect(await found(`find=${word}`)).toEqual([word.includes('thin') ? other : id]);
+    // A mark of the database's own is a letter like any other.
+    expect(await found('find=aXb')).toEqual([]);
+    expect(await found(`find=${encodeURIComponent("' OR 1=1 --")}`)).toEqual([]);
+  });
+  it('by what was said of it last, and by its day', async () => {
+    const [weak, right] = [await tasted({ strength: -1 }), await tasted({ strength: 0, harsh: 1 })];
+    server.later(60);
+    const unsaid = await server.measuredBatch();
+    expect(await found('said=weak')).toEqual([weak]);
+    expect(await found('said=right')).toEqual([right]);
+    expect(await found('said=strong')).toEqual([]);
+    expect(await found('said=nothing')).toContain(unsaid);
+    const { body } = await server.http.get(`/api/batches/${unsaid}`);
+    expect(await found(`after=${encodeURIComponent(body.events[0].at)}`)).toEqual([unsaid]);
+    await server.http.get('/api/batches?said=lovely').expect(400);
+  });
+});

@@ -14,7 +14,7 @@ import {
   type Phase,
   type StoredEvent,
 } from '@steepsis/core';
-import type { BatchSummary } from '@steepsis/contract';
+import type { BatchSummary, SaidOfIt } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
@@ -130,11 +130,19 @@ export class BatchesStore {
     drinkId?: string;
     limit: number;
     before?: string;
+    after?: string;
+    find?: string;
+    said?: SaidOfIt;
   }): Promise<BatchSummary[]> {
+    const started = {
+      ...(filter.before ? { [Op.lt]: filter.before } : {}),
+      ...(filter.after ? { [Op.gte]: filter.after } : {}),
+    };
     const where: WhereOptions = {
       ...(filter.phase ? { phase: filter.phase === 'open' ? { [Op.in]: OPEN } : filter.phase } : {}),
       ...(filter.drinkId ? { drink_id: filter.drinkId } : {}),
-      ...(filter.before ? { started_at: { [Op.lt]: filter.before } } : {}),
+      ...(filter.before || filter.after ? { started_at: started } : {}),
+      [Op.and]: [...wordsIn(filter.find ?? ''), ...(filter.said ? SAID_WHERE[filter.said] : [])],
     };
     const rows = await BatchRow.findAll({
       where,
@@ -191,6 +199,43 @@ export class BatchesStore {
     return new Map(rows.map((r) => [r.drink_id, { batches: r.batches, lastMadeAt: r.last_made_at }]));
   }
 }
+
+/** A figure of what was said last, on the batch's line. */
+const ofVerdict = (figure: 'strength' | 'harsh', is: string): WhereOptions =>
+  literal(`json_extract(said, '$.verdict.${figure}') ${is}`) as unknown as WhereOptions;
+
+const SAID_WHERE: Readonly<Record<SaidOfIt, readonly WhereOptions[]>> = {
+  right: [ofVerdict('strength', '= 0'), ofVerdict('harsh', '<= 1')],
+  weak: [ofVerdict('strength', '< 0')],
+  strong: [ofVerdict('strength', '> 0')],
+  harsh: [ofVerdict('harsh', '>= 2')],
+  nothing: [{ tasted: false }],
+};
+
+/** Every word in the name of the drink, in how it was made, or in what was noted when it was tasted. */
+function wordsIn(find: string): readonly WhereOptions[] {
+  return find
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => {
+      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      // A note stands in its event as JSON writes it.
+      const noted = `%${JSON.stringify(word)
+        .slice(1, -1)
+        .replace(/[\\%_]/g, '\\$&')}%`;
+      const inNotes = `(SELECT batch_id FROM batch_events WHERE body LIKE '%"type":"tasted"%' AND body LIKE ${quoted(noted)} ESCAPE '\\')`;
+      return {
+        [Op.or]: [
+          literal(`drink_name LIKE ${quoted(like)} ESCAPE '\\'`),
+          literal(`way_name LIKE ${quoted(like)} ESCAPE '\\'`),
+          { id: { [Op.in]: literal(inNotes) } },
+        ],
+      } as WhereOptions;
+    });
+}
+
+/** A text as the database takes it. */
+const quoted = (text: string): string => BatchRow.sequelize!.escape(text.replaceAll('\0', ''));
 
 /** Batches whose pours are looked at: more than a house drinks in eight weeks. */
 const MOST_WATCHED = 200;

@@ -2,6 +2,7 @@ import { concerns, listen } from './oneStream';
 import { PlainError } from '@/shared/ui/reasonOf';
 import { paced } from './paced';
 import {
+  keepPreviousData,
   QueryClient,
   useMutation,
   useQueries,
@@ -49,6 +50,7 @@ import type {
   Kept,
   ShelfView,
   StartJug,
+  SaidOfIt,
 } from '@steepsis/contract';
 import { setCurrency, setMeasures } from '@/shared/format/format';
 import { serverNow } from './clock';
@@ -118,6 +120,20 @@ const allOfThem = (asked: readonly UseQueryResult<DrinkView>[]): DrinksRead => (
   error: asked.find((q) => q.data === undefined)?.error ?? null,
   retry: () => void Promise.all(asked.filter((q) => q.isError).map((q) => q.refetch())),
 });
+
+/** What is looked for among what was made. */
+export type BatchSearch = { find?: string; said?: SaidOfIt; drinkId?: string };
+
+/** Batches off the stove that are like that, the latest first; the last list stays until the next is there. */
+export const useBatchSearch = (search: BatchSearch): UseQueryResult<BatchList> =>
+  useQuery({
+    queryKey: ['batches', 'search', search],
+    queryFn: () => {
+      const of = new URLSearchParams({ phase: 'put-away', limit: '50', ...search });
+      return getKept<BatchList>(`/api/batches?${of.toString()}`);
+    },
+    placeholderData: keepPreviousData,
+  });
 
 /** Whatever is open is asked for whole; of what is done the newest are enough. */
 const batchesPath = (phase?: Phase | 'open'): string =>
