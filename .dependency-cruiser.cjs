@@ -1,6 +1,6 @@
 // Who may import whom. Each rule says what to do about a breach.
 const packages = '^(core|contract|server|web|e2e|tools)/';
-const coreMayUse = '^node_modules/(yalps)/'; // the written list of solvers; each needs a decision record
+const coreMayUse = '^node_modules/(yalps|ml-matrix)/'; // the written list of solvers; each needs a decision record
 const testCode = '([.](test|spec)[.]tsx?$)|(/src/test/)';
 const only = (name, from, allowed, comment) => ({
   name,

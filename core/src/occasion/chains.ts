@@ -5,8 +5,8 @@ import { massG, volumeMl } from '../liquid/liquid';
 import { TWO_STEP } from '../heat/cooling';
 import { WATER_CP } from '../physics/water';
 import { shortName } from '../words/shortName';
-import type { Chain, DayTask, Gap, Hold, Mode, Need, TaskKind } from './kitchenDay';
-import { RING, VESSEL, type KitchenUse, type StandsIn } from './whatThereIs';
+import type { Chain, DayTask, Gap, Hold, KitchenUse, Mode, Need, TaskKind } from './kitchenDay';
+import { RING, VESSEL, type StandsIn } from './whatThereIs';
 
 // What is to be done for a drink, made from its plan and never typed.
 

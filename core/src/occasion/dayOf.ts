@@ -16,20 +16,11 @@ import { factsOfPlan } from '../safety/planFacts';
 import type { Learned } from '../taste/learned';
 import { asItGoes, cameOutL } from './asItGoes';
 import { chainsOf, type PlannedOn } from './chains';
-import { endOf, type Chain, type DayKitchen, type PlacedChain } from './kitchenDay';
+import { endOf, type Chain, type DayKitchen, type KitchenUse, type PlacedChain } from './kitchenDay';
 import { drinkKeys, LEAST_LITRES, litresOf, targetFor, type Occasion, type OccasionDrink } from './occasion';
 import { BINDS, latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
 import { surelyReadyMin, withSlack } from './sure';
-import {
-  ICE_MAKING,
-  iceFor,
-  kitchenAs,
-  kitchenOfDay,
-  ringsOf,
-  sharedJugs,
-  type KitchenUse,
-  type StandsIn,
-} from './whatThereIs';
+import { ICE_MAKING, iceFor, kitchenAs, kitchenOfDay, ringsOf, sharedJugs, type StandsIn } from './whatThereIs';
 
 // The day of an occasion: its drinks planned, put on one clock, and what it takes.
 

@@ -1,5 +1,3 @@
-import type { KitchenUse } from './whatThereIs';
-
 // The words of a kitchen's day: what is to be done, on what, and how it hangs together. Minutes count from when all is to be ready:
 // before it they are negative.
 
@@ -35,6 +33,9 @@ export type Hold = Need & {
   /** so much longer until it is empty and washed, min */
   washMin?: number;
 };
+
+/** How a kitchen is used where it is not all of it: on a ring of so many watts, without what is taken. */
+export type KitchenUse = { watts?: number; without?: readonly string[] };
 
 /** One way in which a chain can be done: on this ring, in that pot. */
 export type Mode = {

@@ -1,12 +1,9 @@
 import type { FridgeRoom, IceMaking, Kitchen } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { NIGHT } from '../quantity/night';
-import type { DayKitchen } from './kitchenDay';
+import type { DayKitchen, KitchenUse } from './kitchenDay';
 
 // What a kitchen has for a day of it.
-
-/** How a kitchen is used where it is not all of it: on a ring of so many watts, without what is taken. */
-export type KitchenUse = { watts?: number; without?: readonly string[] };
 
 /** A kitchen as it is used. */
 export const kitchenAs = (kitchen: Kitchen, { watts, without = [] }: KitchenUse): Kitchen => ({
