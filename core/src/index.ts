@@ -395,6 +395,7 @@ export {
   type Setting,
   type TongueTest,
 } from './taste/tongue';
+export { steadiness, type Habit, type Steadiness } from './taste/steadiness';
 export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
 export type { LotLearned } from './taste/learned';
 export { livedThrough, WORLDS, type Advisor, type World } from './taste/madeUpHouses';

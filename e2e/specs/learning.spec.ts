@@ -48,6 +48,11 @@ test('five batches over two bags of leaf lead to the glass that is liked, and wh
   await expect(moved).toContainText(/became/, { timeout: 20_000 });
   await cook.choose('Against which making', 'the time before');
   await expect(moved).toContainText(/became/);
+  // Every making of it on one line, and how steady the house is in it.
+  await page.getByRole('link', { name: 'Its other makings' }).click();
+  await expect(page.getByRole('list', { name: 'Makings' }).getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByText(/its strength is off by/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/What would tighten it most/)).toBeVisible();
 });
 
 test('three glasses are drawn, named by keyboard and told by chance; a ladder finds one’s own step', async ({

@@ -6,6 +6,7 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import type { PlanTarget } from '../drink/drink';
 import { planDrink, type Plan } from '../plan/planDrink';
 import { seededRandom } from '../uncertainty/random';
+import { HABITS, steadiness } from './steadiness';
 import { whatChanged, type Cause, type Making } from './whatChanged';
 
 const START = Date.parse('2026-07-01T08:00:00.000Z');
@@ -103,5 +104,27 @@ describe('what changed between two makings', () => {
       const back = whatChanged(b, a)!.shares.reduce((s, x) => s + x.strengthLn, 0);
       expect(back).toBeCloseTo(-sum, 3);
     }
+  });
+});
+
+describe('how steady a house is', () => {
+  it('needs two makings to say anything', () => {
+    expect(steadiness([])).toBeUndefined();
+    expect(steadiness([made()])).toBeUndefined();
+  });
+  it('names what differed most, and what tightening it would make of all of it', () => {
+    const careless = [1, 1.5, 0.7, 1.3, 0.8].map((waterMore) => made({ waterMore }));
+    const s = steadiness(careless)!;
+    expect(s.batches).toBe(5);
+    expect(s.canTell).toBe(true);
+    expect(s.spreads[0]!.habit).toBe('mix');
+    expect(s.spreads[0]!.allTightenedLn).toBeLessThan(s.sdLn);
+    expect(s.spreads.map((x) => x.habit).sort()).toEqual([...HABITS].sort());
+    // The parts are all of it.
+    expect(Math.sqrt(s.spreads.reduce((sum, x) => sum + x.sdLn ** 2, 0))).toBeCloseTo(s.sdLn, 9);
+  });
+  it('holds to the book where few batches tell little, and comes down where many were alike', () => {
+    const [two, six] = [2, 6].map((n) => steadiness(Array.from({ length: n }, () => made()))!);
+    expect(six!.sdLn).toBeLessThan(two!.sdLn);
   });
 });

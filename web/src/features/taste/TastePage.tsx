@@ -44,6 +44,7 @@ function TastePage({ batch }: { batch: Batch }): ReactNode {
   return (
     <Page
       title={`Taste: ${plan.drink.name}`}
+      actions={<LinkButton to={`/taste/drink/${plan.drink.id}`}>Its other makings</LinkButton>}
       note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">

@@ -3,7 +3,7 @@ import { JUG, type Batch, type Cause, type WhatChanged } from '@steepsis/core';
 import { useWorkerAnswer } from '@/shared/api/useWorkerAnswer';
 import * as f from '@/shared/format/format';
 import { openTasteWorker } from './openTasteWorker';
-import type { ChangeQuestion } from './taste.worker';
+import type { ChangeQuestion, GlassAsked } from './taste.worker';
 
 const CAUSE: Readonly<Record<Cause, string>> = {
   lot: 'What the lot gives',
@@ -65,7 +65,7 @@ export function WhatMoved({ was, is }: { was: Batch; is: Batch }): ReactNode {
 }
 
 /** The glass that was said something of last; as it is poured where nothing was said. */
-const glassOf = (batch: Batch): ChangeQuestion['was'] => {
+export const glassOf = (batch: Batch): GlassAsked => {
   const said = batch.tastings.at(-1);
   return {
     events: batch.events,
