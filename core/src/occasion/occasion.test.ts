@@ -15,7 +15,7 @@ import {
   type DayAnswer,
   type DayQuestion,
 } from './dayOf';
-import type { Chain, PlacedChain } from './kitchenDay';
+import { takenBy, type Chain, type PlacedChain } from './kitchenDay';
 import {
   audienceOfOccasion,
   drinkKeys,
@@ -398,6 +398,51 @@ describe('the day of an occasion', () => {
     expect(sure([main('a'), main('b')], 0)).toBeGreaterThan(sure([main('a')], 0));
     expect(sure([main('a')])).toBeLessThanOrEqual(1);
     expect(sure([main('a'), main('b')])).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('any drinks of the book for any people in any kitchen', () => {
+  it('have a day in which nothing is held twice, or say why not', () => {
+    const days = { day: 0, 'no-place': 0 };
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...BOOK.map((d) => d.id)), { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 2, max: 40 }),
+        fc.constantFrom([1800], [2000, 1200], [1800, 1800, 900]),
+        fc.integer({ min: 4, max: 30 }),
+        fc.integer({ min: 1, max: 200 }),
+        (ids, people, rings, litres, hoursBefore) => {
+          const kitchen = { ...DEFAULT_KITCHEN, rings, fridgeRoom: { litres, watts: 40 } };
+          const asked = question(
+            { drinks: ids.map((drinkId) => ({ drinkId, share: 1 })), groups: [{ people, glassesEach: 1 }] },
+            { kitchen, hoursBefore },
+          );
+          const answer = dayOfOccasion(asked, { ...MEANS, tries: 2 });
+          days[answer.kind]++;
+          if (answer.kind === 'no-place') {
+            expect(answer.drinkName).not.toBe('');
+            return;
+          }
+          const taken = answer.placed.flatMap((p) => takenBy(p, p.starts, answer.kitchen.servedMin));
+          for (const { of, from } of taken) {
+            if (of === 'trays') continue;
+            const then = taken.filter((t) => t.of === of && t.from <= from + 1e-3 && t.to > from + 1e-3);
+            expect([of, then.reduce((sum, t) => sum + t.amount, 0) <= (answer.kitchen.have[of] ?? 0) + 1e-3]).toEqual([
+              of,
+              true,
+            ]);
+          }
+          for (const p of answer.placed)
+            for (const t of p.starts) expect(t).toBeGreaterThanOrEqual(-60 * hoursBefore - 1e-3);
+          // Whatever is asked for is made, or says why it is not.
+          for (const d of answer.drinks)
+            if (d.litres >= 0.2 && d.reason === undefined && d.soonestMin === undefined)
+              expect(answer.placed.some((p) => p.id === d.key)).toBe(true);
+        },
+      ),
+      { numRuns: 40 },
+    );
+    expect(days.day).toBeGreaterThan(20);
   });
 });
 
