@@ -120,6 +120,7 @@ const verdictSchema = Joi.object({
   sweet: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
   tart: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
   note: Joi.string().max(500).allow(''),
+  who: Joi.string().trim().min(1).max(40),
 }).required();
 
 const ingredientId = Joi.string().max(80).required();

@@ -397,7 +397,7 @@ export {
 } from './taste/tongue';
 export { steadiness, type Habit, type Steadiness } from './taste/steadiness';
 export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
-export type { LotLearned } from './taste/learned';
+export type { Ranged } from './taste/learned';
 export { livedThrough, WORLDS, type Advisor, type World } from './taste/madeUpHouses';
 export { targetAsItCame } from './taste/asItCame';
 export { nextTime, type NextTime } from './taste/nextTime';

@@ -48,6 +48,17 @@ test('five batches over two bags of leaf lead to the glass that is liked, and wh
   await expect(moved).toContainText(/became/, { timeout: 20_000 });
   await cook.choose('Against which making', 'the time before');
   await expect(moved).toContainText(/became/);
+  // A guest says a word of the same jug: it is heard as theirs.
+  await page.getByRole('radio', { name: 'much too weak' }).click();
+  await page.getByRole('radio', { name: 'fine', exact: true }).click();
+  await cook.setField('Who tastes, where it is not you', 'Kai');
+  await cook.button('Note the verdict').click();
+  await expect(page.getByRole('list', { name: 'Where others like it' })).toContainText('Kai likes it at', {
+    timeout: 15_000,
+  });
+  await page.getByRole('link', { name: 'Plan it for Kai' }).click();
+  await expect(page).toHaveURL(/plan\/roselle-rose-hip-cooler$/);
+  await page.goBack();
   // Every making of it on one line, and how steady the house is in it.
   await page.getByRole('link', { name: 'Its other makings' }).click();
   await expect(page.getByRole('list', { name: 'Makings' }).getByRole('listitem')).toHaveCount(5);

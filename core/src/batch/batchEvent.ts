@@ -64,6 +64,8 @@ export type Verdict = {
   sweet: -1 | -0.5 | 0 | 0.5 | 1;
   tart: -1 | -0.5 | 0 | 0.5 | 1;
   note?: string;
+  /** who tasted, where it was not the cook */
+  who?: string;
 };
 
 /** How what was strained is cooled. */

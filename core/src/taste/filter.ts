@@ -9,6 +9,8 @@ import { normalCdf } from '../quantity/normal';
 export const LEARNING = {
   /** what a drinker likes in a drink against the drink as written; what the lots of a plant give on the whole */
   likingSd: 0.25,
+  /** how far what one person likes lies from what is liked here on the whole */
+  personSd: 0.18,
   muSd: 0.08,
   /** how far lots differ, and how likely each is */
   lotSd: [
@@ -47,8 +49,9 @@ export const LEARNING = {
   ],
 } as const;
 
-/** What happened to one batch, in its order: words of strength at ln x, or an extract measured. */
-export type Observed = { kind: 'word'; lnX: number; word: -2 | -1 | 0 | 1 | 2 } | { kind: 'extract'; lnRatio: number };
+/** What happened to one batch, in its order: words of strength at ln x, of the cook or of somebody else; or an extract measured. */
+export type Observed =
+  { kind: 'word'; lnX: number; word: -2 | -1 | 0 | 1 | 2; who?: string } | { kind: 'extract'; lnRatio: number };
 /** A batch as it is learned from: its lot where that is known, and what was observed of it. */
 export type Observation = { lot: string | undefined; seen: readonly Observed[] };
 
@@ -62,18 +65,26 @@ type Component = {
   logWeight: number;
   lotSd: number;
   noise: number;
-  /** liking, mu, then lots in the order of {@link State.lots} */
+  /** liking, mu, then what {@link State.names} says: a lot, or how far a person's liking lies from the house's */
   mean: Matrix;
   cov: Matrix;
 };
 /** All that was learned of one drink: a bank of filters, and which lots they know. */
 export type State = {
   bank: readonly Component[];
-  lots: readonly string[];
-  /** the lot in use where none is told */ current: string | undefined;
+  names: readonly string[];
+  /** the lot in use where none is told */
+  current: string | undefined;
 };
 
-const [LIKING, MU, FIRST_LOT] = [0, 1, 2];
+const [LIKING, MU, FIRST] = [0, 1, 2];
+const lotName = (lot: string): string => `lot ${lot}`;
+const personName = (who: string): string => `person ${who}`;
+/** Where a state is; -1 where it is not known yet. */
+const placeOf = ({ names }: Pick<State, 'names'>, name: string | undefined): number => {
+  const i = name === undefined ? -1 : names.indexOf(name);
+  return i < 0 ? -1 : FIRST + i;
+};
 const UNTOLD = '?';
 /** The chance that a lot was replaced without a word, for lots that differ so far. */
 const replacedBy = (lotSd: number): number =>
@@ -104,43 +115,53 @@ export function freshState(known?: KnownHouse, ownNoise?: number): State {
       cov: Matrix.diag([LEARNING.likingSd ** 2, LEARNING.muSd ** 2]),
     })),
   );
-  return { bank, lots: [], current: undefined };
+  return { bank, names: [], current: undefined };
 }
 
 /** What was learned, after one more batch. */
 export function afterBatch(state: State, { lot, seen }: Observation): State {
   const told = lot !== undefined;
-  const name = lot ?? state.current ?? UNTOLD;
-  const lots = state.lots.includes(name) ? state.lots : [...state.lots, name];
-  const at = FIRST_LOT + lots.indexOf(name);
-  const isNew = !state.lots.includes(name);
+  const current = lot ?? state.current ?? UNTOLD;
+  const isNew = !state.names.includes(lotName(current));
+  const people = [
+    ...new Set(seen.flatMap((o) => (o.kind === 'word' && o.who !== undefined ? [personName(o.who)] : []))),
+  ];
+  const strangers = people.filter((p) => !state.names.includes(p));
+  const names = [...state.names, ...(isNew ? [lotName(current)] : []), ...strangers];
+  const at = placeOf({ names }, lotName(current));
+  const personAt = (who: string): number => placeOf({ names }, personName(who));
   const bank = state.bank.map((c): Component => {
-    const drifted = withDrift(isNew ? withLot(c) : c, at);
-    const same = observed(drifted, at, seen);
+    const withNew = strangers.reduce(withPerson, isNew ? withLot(c) : c);
+    const drifted = withDrift(withNew, at);
+    const same = observed(drifted, at, personAt, seen);
     // The first batch has nothing that could have been replaced.
     if (told || isNew) return same;
-    const other = observed(renewed(drifted, at), at, seen);
+    const other = observed(renewed(drifted, at), at, personAt, seen);
     return merged(
       { ...same, logWeight: same.logWeight + Math.log(1 - replacedBy(c.lotSd)) },
       { ...other, logWeight: other.logWeight + Math.log(replacedBy(c.lotSd)) },
     );
   });
-  return { bank: normalised(bank), lots, current: name };
+  return { bank: normalised(bank), names, current };
 }
 
 /** What is foreseen of the next batch by one filter of the bank: where ln x of the reference leaf is liked, and how unsure its tongue is. */
 export type Foreseen = { weight: number; mean: number; variance: number; noise: number };
 
-/** What is foreseen if it is made of this lot; of the lot in use where none is told, which may have been replaced. */
-export function foreseen(state: State, lot?: string): readonly Foreseen[] {
+/**
+ * What is foreseen if it is made of this lot; of the lot in use where none is told, which may have been replaced.
+ * @param who for whom it is; the house where left out
+ */
+export function foreseen(state: State, lot?: string, who?: string): readonly Foreseen[] {
   const told = lot !== undefined;
   const name = lot ?? state.current;
-  const at = name === undefined ? -1 : state.lots.indexOf(name);
+  const at = placeOf(state, name === undefined ? undefined : lotName(name));
+  const person = who === undefined ? undefined : placeOf(state, personName(who));
   return state.bank.flatMap((c): Foreseen[] => {
     const [weight, { noise }] = [Math.exp(c.logWeight), c];
-    const fresh = { weight, noise, ...differenceOf(c, MU, c.lotSd ** 2) };
+    const fresh = { weight, noise, ...differenceOf(c, MU, person, c.lotSd ** 2) };
     if (at < 0) return [fresh];
-    const own = { weight, noise, ...differenceOf(c, FIRST_LOT + at, 0) };
+    const own = { weight, noise, ...differenceOf(c, at, person, 0) };
     if (told) return [own];
     const replaced = replacedBy(c.lotSd);
     return [
@@ -150,19 +171,23 @@ export function foreseen(state: State, lot?: string): readonly Foreseen[] {
   });
 }
 
+/** Everybody whose words were heard beside the cook's. */
+export const peopleOf = ({ names }: Pick<State, 'names'>): readonly string[] =>
+  names.flatMap((n) => (n.startsWith(personName('')) ? [n.slice(personName('').length)] : []));
+
 /** What it is the likeliest to be liked at, ln x of the reference leaf. */
 export const wantedLnX = (parts: readonly Foreseen[]): Belief => mixture(parts);
 
 /** What a lot gives against the reference, ln; what lots of the plant give on the whole where it is not known. */
 export function lotLn(state: State, lot: string): Belief {
-  const i = state.lots.indexOf(lot);
+  const at = placeOf(state, lotName(lot));
   return mixture(
     state.bank.map((c) => {
-      const at = i < 0 ? MU : FIRST_LOT + i;
+      const own = at < 0 ? MU : at;
       return {
         weight: Math.exp(c.logWeight),
-        mean: c.mean.get(at, 0),
-        variance: c.cov.get(at, at) + (i < 0 ? c.lotSd ** 2 : 0),
+        mean: c.mean.get(own, 0),
+        variance: c.cov.get(own, own) + (at < 0 ? c.lotSd ** 2 : 0),
       };
     }),
   );
@@ -187,11 +212,20 @@ const TURNING = 4;
 /** What a change has to win, in squares of ln, to be proposed. */
 export const worthIt = (turnsRound: boolean): number => BOTHER * (turnsRound ? TURNING : 1);
 
-/** Liking less what the leaf gives, of one filter. */
-const differenceOf = ({ mean, cov }: Component, at: number, more: number): { mean: number; variance: number } => ({
-  mean: mean.get(LIKING, 0) - mean.get(at, 0),
-  variance: cov.get(LIKING, LIKING) + cov.get(at, at) - 2 * cov.get(LIKING, at) + more,
-});
+/** Liking less what the leaf gives, of one filter; of a person whose own part is there, of a stranger (-1), or of the house. */
+function differenceOf(
+  { mean, cov }: Component,
+  at: number,
+  person: number | undefined,
+  more: number,
+): { mean: number; variance: number } {
+  const h = Matrix.zeros(mean.rows, 1);
+  h.set(LIKING, 0, 1);
+  h.set(at, 0, -1);
+  if (person !== undefined && person >= 0) h.set(person, 0, 1);
+  const stranger = person === -1 ? LEARNING.personSd ** 2 : 0;
+  return { mean: h.dot(mean), variance: h.dot(cov.mmul(h)) + more + stranger };
+}
 
 function mixture(parts: readonly { weight: number; mean: number; variance: number }[]): Belief {
   const all = parts.reduce((sum, p) => sum + p.weight, 0);
@@ -200,19 +234,25 @@ function mixture(parts: readonly { weight: number; mean: number; variance: numbe
   return { mean, sd: Math.sqrt(variance) };
 }
 
-/** With one more lot, which is as the plant's lots are and its own besides. */
-function withLot(c: Component): Component {
+/** With one more state: so much of another one, and so unsure besides. */
+function withState(c: Component, like: number | undefined, variance: number): Component {
   const n = c.mean.rows;
-  const mean = new Matrix([...c.mean.to1DArray(), c.mean.get(MU, 0)].map((x) => [x]));
+  const mean = new Matrix([...c.mean.to1DArray(), like === undefined ? 0 : c.mean.get(like, 0)].map((x) => [x]));
   const cov = Matrix.zeros(n + 1, n + 1);
   cov.setSubMatrix(c.cov, 0, 0);
-  for (let i = 0; i < n; i++) {
-    cov.set(n, i, c.cov.get(MU, i));
-    cov.set(i, n, c.cov.get(MU, i));
-  }
-  cov.set(n, n, c.cov.get(MU, MU) + c.lotSd ** 2);
+  if (like !== undefined)
+    for (let i = 0; i < n; i++) {
+      cov.set(n, i, c.cov.get(like, i));
+      cov.set(i, n, c.cov.get(like, i));
+    }
+  cov.set(n, n, variance + (like === undefined ? 0 : c.cov.get(like, like)));
   return { ...c, mean, cov };
 }
+
+/** With one more lot, which is as the plant's lots are and its own besides. */
+const withLot = (c: Component): Component => withState(c, MU, c.lotSd ** 2);
+/** With one more person, who likes what is liked here, and their own besides. */
+const withPerson = (c: Component): Component => withState(c, undefined, LEARNING.personSd ** 2);
 
 /** The same filter where the lot at a place was replaced by another one of the plant. */
 function renewed(c: Component, at: number): Component {
@@ -234,7 +274,7 @@ function withDrift(c: Component, at: number): Component {
 }
 
 /** After all that was observed of one batch; how it was made is a state of its own meanwhile. */
-function observed(c: Component, at: number, seen: readonly Observed[]): Component {
+function observed(c: Component, at: number, personAt: (who: string) => number, seen: readonly Observed[]): Component {
   const n = c.mean.rows;
   let mean = new Matrix([...c.mean.to1DArray(), 0].map((x) => [x]));
   let cov = Matrix.zeros(n + 1, n + 1);
@@ -246,6 +286,7 @@ function observed(c: Component, at: number, seen: readonly Observed[]): Componen
     h.set(at, 0, 1);
     h.set(n, 0, 1);
     if (o.kind === 'word') h.set(LIKING, 0, -1);
+    if (o.kind === 'word' && o.who !== undefined) h.set(personAt(o.who), 0, -1);
     const withF = cov.mmul(h);
     const v = h.dot(withF);
     const m = h.dot(mean) + (o.kind === 'word' ? o.lnX : 0);

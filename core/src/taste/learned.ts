@@ -1,7 +1,7 @@
 import type { Foreseen } from './filter';
 
-/** What a lot gives against the reference, ×, and between what four times in five. */
-export type LotLearned = { x: number; low: number; high: number };
+/** A figure, ×, and between what it lies four times in five. */
+export type Ranged = { x: number; low: number; high: number };
 
 /** What tastings have taught about a drink in this house. Before any tasting every figure is the drink's own. */
 export type Learned = {
@@ -15,7 +15,9 @@ export type Learned = {
   /** the strength that is liked as the bank of filters foresees it, ln ×: what the chance of being right is worked out from */
   strength: readonly Foreseen[];
   /** what each lot gives that a tasted batch was made of, by plant and lot */
-  lots: Readonly<Record<string, LotLearned>>;
+  lots: Readonly<Record<string, Ranged>>;
+  /** where somebody beside the cook likes it, by their name */
+  people: Readonly<Record<string, Ranged>>;
   /** the next batch is made of a lot of which nothing was tasted yet */
   newLot: boolean;
   /** which way the last plan went from the one before it, of one lot */

@@ -8,11 +8,12 @@ import {
   freshState,
   LEARNING,
   lotLn,
+  peopleOf,
   wantedLnX,
   type Observation,
   type State,
 } from './filter';
-import type { Learned, LotLearned } from './learned';
+import type { Learned, Ranged } from './learned';
 
 // What verdicts say about the house: the strength it likes, apart from what its lots of leaf give (filter.ts), the harshness it bears, the
 // sugar it likes. A verdict is an ordered answer: the true impression plus noise, cut into words. Harshness and sugar are each told of by
@@ -166,6 +167,12 @@ export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: nu
     harshLimit: Math.exp(harsh.mode),
     wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(sugar.mode) : undefined,
     strength: parts,
+    people: Object.fromEntries(
+      peopleOf(state).map((who) => {
+        const { mean, sd } = wantedLnX(foreseen(state, next.lot, who));
+        return [who, between(mean + reckoned, sd)];
+      }),
+    ),
     lots: Object.fromEntries(
       [...new Set(batches.flatMap((b) => b[0]!.lot ?? []))].map((lot) => [lot, lotOf(state, lot)]),
     ),
@@ -201,6 +208,7 @@ function observationOf(records: readonly [TastingRecord, ...TastingRecord[]]): O
                 kind: 'word',
                 lnX: Math.log(r.strengthX) - (extractLn ?? 0) - reckoned,
                 word: r.verdict.strength,
+                ...(r.verdict.who ? { who: r.verdict.who } : {}),
               } as const,
             ]
           : [],
@@ -210,11 +218,15 @@ function observationOf(records: readonly [TastingRecord, ...TastingRecord[]]): O
 }
 
 /** What a lot gives against the reference, ×, and between what four times in five. */
-function lotOf(state: State, lot: string): LotLearned {
+function lotOf(state: State, lot: string): Ranged {
   const { mean, sd } = lotLn(state, lot);
+  return between(mean, sd);
+}
+
+const between = (mean: number, sd: number): Ranged => {
   const within = 1.2816 * sd;
   return { x: Math.exp(mean), low: Math.exp(mean - within), high: Math.exp(mean + within) };
-}
+};
 
 /** Which way the plan of the last batch went from the one before it of the same lot. */
 function lastMoveOf(batches: readonly (readonly [TastingRecord, ...TastingRecord[]])[]): -1 | 0 | 1 {

@@ -4,7 +4,17 @@ import { ROSELLE_COOLER } from '../drink/book/roselleCooler';
 import { planDrink } from '../plan/planDrink';
 import { aBatch, MEASURED, type Told } from '../test/aBatch';
 import type { ServedState, Verdict } from '../batch/batchEvent';
-import { afterBatch, chanceRight, foreseen, freshState, LEARNING, lotLn, wantedLnX, type Observation } from './filter';
+import {
+  afterBatch,
+  chanceRight,
+  foreseen,
+  freshState,
+  LEARNING,
+  lotLn,
+  peopleOf,
+  wantedLnX,
+  type Observation,
+} from './filter';
 import { livedThrough, WORLDS } from './madeUpHouses';
 import { learnFrom, suits, type TastingRecord } from './preference';
 import { nextTime } from './nextTime';
@@ -226,6 +236,21 @@ describe('leaf and people apart', () => {
     expect(wanted(s, 'a').mean).toBeGreaterThan(0.1);
     const [words, measured] = [learnt(batch('a', 0, 0), batch('a', 0, 0)), learnt(batch('a', 0, 0, 0))];
     expect(lotLn(measured, 'a').sd).toBeLessThan(0.6 * lotLn(words, 'a').sd);
+  });
+  it('a guest’s word tells of the leaf and of the guest, and hardly moves what the house likes', () => {
+    const said = (who?: string): Observation => ({
+      lot: 'a',
+      seen: [{ kind: 'word', lnX: 0, word: -2, ...(who ? { who } : {}) }],
+    });
+    const calm = learnt(batch('a', 0, 0), batch('a', 0, 0), batch('a', 0, 0));
+    const guest = ['Kai', 'Kai'].reduce((s, who) => afterBatch(s, said(who)), calm);
+    const own = [0, 1].reduce((s) => afterBatch(s, said()), calm);
+    const for_ = (s: ReturnType<typeof freshState>, who?: string): number => wantedLnX(foreseen(s, 'a', who)).mean;
+    expect(for_(guest, 'Kai')).toBeGreaterThan(for_(guest) + 0.05);
+    expect(for_(guest) - for_(calm)).toBeLessThan(0.6 * (for_(own) - for_(calm)));
+    // Of somebody who never said a word one is less sure than of the house.
+    expect(wantedLnX(foreseen(guest, 'a', 'Bo')).sd).toBeGreaterThan(wantedLnX(foreseen(guest, 'a')).sd);
+    expect(peopleOf(guest)).toEqual(['Kai']);
   });
   it('where lots are not told it holds it possible that one was replaced', () => {
     const [told, untold] = [

@@ -21,6 +21,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   hands: 'pairs of hands',
   moved: 'things that were moved',
   tongue: 'this house’s tongue',
+  who: 'who tasted',
   pours: 'times it was poured',
   ratio: 'times as strong|times',
   sheet: 'sheet of the day',

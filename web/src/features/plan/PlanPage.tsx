@@ -60,17 +60,27 @@ export function Component(): ReactNode {
   );
 }
 
-/** What another page asked this plan for: so many litres, ready by then. It becomes a change like any other, and the address forgets it. */
+/** What another page asked this plan for: so many litres, so strong, ready by then. It becomes a change like any other, and the address forgets it. */
 function useAskedFor(drinkId: string): void {
   const [params, setParams] = useSearchParams();
-  const litres = Number(params.get('litres'));
+  const litres = within(params.get('litres'), TARGET_RANGES.litres);
+  const strengthX = within(params.get('strength'), TARGET_RANGES.strengthX);
   const ready = params.get('ready');
   useEffect(() => {
-    if (!(litres > 0 && litres <= TARGET_RANGES.litres.max)) return;
-    const readyBy = ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {};
-    useTargets.getState().change(drinkId, { litres, ...readyBy });
+    if (litres === undefined && strengthX === undefined) return;
+    useTargets.getState().change(drinkId, {
+      ...(litres === undefined ? {} : { litres }),
+      ...(strengthX === undefined ? {} : { strengthX, asWritten: false }),
+      ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
+    });
     setParams({}, { replace: true });
-  }, [drinkId, litres, ready, setParams]);
+  }, [drinkId, litres, strengthX, ready, setParams]);
+}
+
+/** A figure of an address, where it is one that is accepted. */
+function within(text: string | null, { min, max }: { min: number; max: number }): number | undefined {
+  const value = text === null ? NaN : Number(text);
+  return value >= min && value <= max ? value : undefined;
 }
 
 type ChangedDrink = Extract<WayOut, { kind: 'drink' }>;

@@ -81,6 +81,7 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
   const [state, setState] = useState<ServedState>(batch.plan.target.iced ? 'iced' : 'chilled');
   const [said, setSaid] = useState<Said>(ENOUGH);
   const [note, setNote] = useState('');
+  const [who, setWho] = useState('');
   const ready = said.strength !== undefined && said.harsh !== undefined;
   const colour = useMemo(() => workedOut(() => glassColourOf(batch)).value ?? UNKNOWN, [batch]);
   const save = (): void => {
@@ -90,6 +91,7 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
       sweet: Number(said.sweet),
       tart: Number(said.tart),
       ...(note.trim() ? { note: note.trim() } : {}),
+      ...(who.trim() ? { who: who.trim() } : {}),
     } as Verdict;
     say.mutate(
       { type: 'tasted', state, verdict },
@@ -115,6 +117,17 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
             className="mt-1 block min-h-11 w-full rounded border border-ink/40 bg-surface px-2 text-base text-ink"
           />
         </label>
+        <label className="block text-sm text-muted">
+          Who tastes, where it is not you
+          <input
+            value={who}
+            maxLength={40}
+            list="tasters"
+            onChange={(e) => setWho(e.target.value)}
+            className="mt-1 block min-h-11 w-full max-w-xs rounded border border-ink/40 bg-surface px-2 text-base text-ink"
+          />
+        </label>
+        <Tasters batch={batch} />
         <Refusal error={say.error} />
         <div className="flex flex-wrap items-center gap-3">
           <Button kind="main" disabled={!ready || say.isPending} onClick={save}>
@@ -124,6 +137,19 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
         </div>
       </div>
     </Panel>
+  );
+}
+
+/** Who has tasted this drink before: a name is picked, not typed. */
+function Tasters({ batch }: { batch: Batch }): ReactNode {
+  const drink = useDrink(batch.plan.drink.id);
+  const known = [...new Set((drink.data?.tastings ?? []).flatMap((t) => t.verdict.who ?? []))];
+  return (
+    <datalist id="tasters">
+      {known.map((name) => (
+        <option key={name} value={name} />
+      ))}
+    </datalist>
   );
 }
 
@@ -181,10 +207,38 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
         </table>
       )}
       <LotsSoFar view={view} />
+      <PeopleSoFar view={view} />
       <LinkButton to={`/plan/${view.drink.id}`} kind="main" className="mt-4">
         Plan the next one
       </LinkButton>
     </Panel>
+  );
+}
+
+/** Where others like it, and planning it for one of them. */
+function PeopleSoFar({ view: { learned, drink } }: { view: DrinkView }): ReactNode {
+  const people = Object.entries(learned?.people ?? {});
+  if (people.length === 0) return null;
+  return (
+    <ul aria-label="Where others like it" className="mt-3 text-[0.95rem]">
+      {people.map(([name, { x, low, high }]) => (
+        <li key={name} className="flex flex-wrap items-center gap-x-3">
+          <span>
+            {name} likes it at <strong className="font-semibold">{f.strength(x)}</strong>{' '}
+            <span className="text-muted">
+              ({f.strength(low)} to {f.strength(high)})
+            </span>
+          </span>
+          <LinkButton
+            kind="quiet"
+            aria-label={`Plan it for ${name}`}
+            to={`/plan/${drink.id}?strength=${Math.min(3, Math.max(0.2, Math.round(x * 100) / 100))}`}
+          >
+            Plan it so
+          </LinkButton>
+        </li>
+      ))}
+    </ul>
   );
 }
 

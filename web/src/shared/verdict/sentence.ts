@@ -8,4 +8,4 @@ export const sentenceOf = ({ state, verdict }: Pick<Tasting, 'state' | 'verdict'
     wordFor(HARSH, verdict.harsh),
     wordFor(SWEET, verdict.sweet),
     wordFor(TART, verdict.tart),
-  ].join(', ') + `; ${wordFor(STATE, state)}.`;
+  ].join(', ') + `; ${wordFor(STATE, state)}${verdict.who ? `, says ${verdict.who}` : ''}.`;
