@@ -395,6 +395,16 @@ export {
   type Setting,
   type TongueTest,
 } from './taste/tongue';
+export {
+  COURSE_GLASSES,
+  newBagTold,
+  nextLevel,
+  resultOf,
+  saidOf,
+  houseTruth,
+  type Course,
+  type CourseLevel,
+} from './taste/trainer';
 export { steadiness, type Habit, type Steadiness } from './taste/steadiness';
 export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
 export type { Ranged } from './taste/learned';

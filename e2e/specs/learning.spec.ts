@@ -49,8 +49,8 @@ test('five batches over two bags of leaf lead to the glass that is liked, and wh
   await cook.choose('Against which making', 'the time before');
   await expect(moved).toContainText(/became/);
   // A guest says a word of the same jug: it is heard as theirs.
-  await page.getByRole('radio', { name: 'much too weak' }).click();
-  await page.getByRole('radio', { name: 'fine', exact: true }).click();
+  await cook.chip('Strength', 'much too weak').click();
+  await cook.chip('Smoothness', 'fine').click();
   await cook.setField('Who tastes, where it is not you', 'Kai');
   await cook.button('Note the verdict').click();
   await expect(page.getByRole('list', { name: 'Where others like it' })).toContainText('Kai likes it at', {
@@ -99,6 +99,33 @@ test('three glasses are drawn, named by keyboard and told by chance; a ladder fi
   await cook.button('Let advice reckon with it').click();
   await expect(cook.button('Advice reckons with it')).toBeVisible();
 });
+
+for (const [how, viewport] of [
+  ['by keyboard', { width: 1280, height: 800 }],
+  ['on a phone', { width: 390, height: 844 }],
+] as const)
+  test(`the trainer is played through ${how}: six glasses, then the truth`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    const cook = new Cook(page, server.url);
+    const press = async (name: string): Promise<void> => {
+      if (how === 'on a phone') return cook.button(name).click();
+      await cook.button(name).focus();
+      await page.keyboard.press('Enter');
+    };
+    await cook.open('/taste/trainer');
+    await press('Begin');
+    for (let glass = 1; glass <= 6; glass++) {
+      await expect(page.getByRole('heading', { name: `Glass ${glass} of 6` })).toBeVisible();
+      if (glass > 1) await cook.setField('How strong', String(0.9 + 0.05 * glass));
+      await press('Pour it, and ask');
+      if (glass === 3) await page.reload();
+    }
+    await expect(page.getByRole('heading', { name: 'The truth' })).toBeVisible();
+    await expect(page.getByText(/^This house likes it at ×/)).toBeVisible();
+    await page.getByRole('button', { name: /^Another house/ }).click();
+    await expect(page.getByRole('heading', { name: 'Glass 1 of 6' })).toBeVisible();
+    await expect(page.getByText(/^Level \d: off by/)).toBeVisible();
+  });
 
 test('what was made is found by its words, by what was said, and by its drink', async ({ page }) => {
   const cook = new Cook(page, server.url);

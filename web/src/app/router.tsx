@@ -47,6 +47,7 @@ export const router = createBrowserRouter([
           { path: 'keep/jar/:batchId', lazy: () => import('@/features/keep/JarPage') },
           { path: 'taste', lazy: () => import('@/features/taste/TasteListPage') },
           { path: 'taste/drink/:drinkId', lazy: () => import('@/features/taste/DrinkLifePage') },
+          { path: 'taste/trainer', lazy: () => import('@/features/taste/TrainerPage') },
           { path: 'taste/tongue', lazy: () => import('@/features/taste/TonguePage') },
           { path: 'taste/:batchId', lazy: () => import('@/features/taste/TastePage') },
           { path: 'rules', lazy: () => import('@/features/rules/RulesPage') },

@@ -86,7 +86,12 @@ export function Component(): ReactNode {
   return (
     <Page
       title="Taste"
-      actions={<LinkButton to="/taste/tongue">Train your tongue</LinkButton>}
+      actions={
+        <>
+          <LinkButton to="/taste/trainer">Train your judgement</LinkButton>
+          <LinkButton to="/taste/tongue">Train your tongue</LinkButton>
+        </>
+      }
       note={list.length > 0 ? 'Say in a few taps how it was; the next one is planned from that.' : undefined}
     >
       {(list.length > 0 || params.size > 0) && (
