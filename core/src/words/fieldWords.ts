@@ -24,7 +24,6 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   noise: 'how unsure a word is',
   find: 'words that are looked for',
   said: 'what was said of it',
-  after: 'day from which on',
   who: 'who tasted',
   pours: 'times it was poured',
   ratio: 'times as strong|times',
