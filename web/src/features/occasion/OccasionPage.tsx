@@ -1,6 +1,6 @@
 import { addMinutes, format as formatDate } from 'date-fns';
 import { DropdownMenu } from 'radix-ui';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
   changedOf,
@@ -68,6 +68,8 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   const now = useNow(10_000);
   const { things } = useThings();
   const [moving, setMoving] = useState<{ taskId: string; min: number } | undefined>(undefined);
+  // A key takes and lets go at once, before what it took is drawn.
+  const held = useRef<{ taskId: string; min: number } | undefined>(undefined);
   // What is held counts as if it stood there; it is kept when it is let go.
   const shown = useMemo(
     () => (moving ? { ...occasion, moved: { ...occasion.moved, [moving.taskId]: moving.min } } : occasion),
@@ -89,14 +91,16 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   const lines = useMemo(() => (day ? sheetOf(day.placed, was) : []), [day, was]);
   const moves: Moves = {
     onMove: (taskId, min) => {
-      if (!moving && day) setBefore(startsOf(day.placed));
-      setMoving({ taskId, min });
+      if (!held.current && day) setBefore(startsOf(day.placed));
+      held.current = { taskId, min };
+      setMoving(held.current);
     },
-    onDrop: () =>
-      setMoving((held) => {
-        if (held) edited.change({ ...occasion, moved: { ...occasion.moved, [held.taskId]: held.min } });
-        return undefined;
-      }),
+    onDrop: () => {
+      const put = held.current;
+      held.current = undefined;
+      setMoving(undefined);
+      if (put) change({ moved: { ...occasion.moved, [put.taskId]: put.min } });
+    },
     onBack: (taskId) => {
       const { [taskId]: _was, ...rest } = occasion.moved;
       change({ moved: rest });
