@@ -83,6 +83,8 @@ test('an occasion of four drinks for twenty-four people is planned from nothing;
   }
   await cook.expectText(/^Begin/);
   await expect(page.getByRole('list', { name: 'Drinks of it' }).getByRole('listitem')).toHaveCount(4);
+  // The day of all four: what is asked for is fetched before it is worked out.
+  await expect(lineOf(page, 'Mix the sumac')).toBeVisible();
   await worked(page);
   const before = (await lineOf(page, 'Mix the rooibos').textContent())!;
   const others = await clock(page).getByRole('listitem').count();
