@@ -200,7 +200,11 @@ const soda = (await ask('/api/batches?phase=running')).batches.find((b) => b.dri
 await picture('jar', `/keep/jar/${soda.id}`);
 await picture('guests', '/mix/guests');
 await picture('occasion', '/plan/occasion/open-day', {
-  prepare: (page) => page.getByText(/^Begin/).waitFor(),
+  prepare: (page) =>
+    page
+      .getByText(/^Begin/)
+      .last()
+      .waitFor(),
 });
 await picture('jug', '/mix/jug', {
   prepare: async (page) => {

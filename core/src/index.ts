@@ -332,7 +332,8 @@ export {
   type DayWayOut,
 } from './occasion/dayOf';
 export { changedOf, nextOnSheet, sheetOf, startsOf, type Changed, type SheetLine } from './occasion/sheet';
-export { BINDS, latestBegin, scheduleDay } from './occasion/schedule';
+export { BINDS } from './occasion/placing';
+export { latestBegin, scheduleDay } from './occasion/schedule';
 export { endOf, type DayKitchen, type DayTask, type KitchenUse, type PlacedChain } from './occasion/kitchenDay';
 export { FRIDGE_ROOM, ICE_MAKING, kitchenAs, ringsOf, THERE_RANGES } from './occasion/whatThereIs';
 export { cautionsOnJug, FREE_GLASS, jugItemsOf, keptForRules, thinningOf } from './jug/jugShelf';

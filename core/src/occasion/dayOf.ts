@@ -18,7 +18,8 @@ import { asItGoes, cameOutL } from './asItGoes';
 import { chainsOf, type PlannedOn } from './chains';
 import { endOf, type Chain, type DayKitchen, type KitchenUse, type PlacedChain } from './kitchenDay';
 import { drinkKeys, LEAST_LITRES, litresOf, targetFor, type Occasion, type OccasionDrink } from './occasion';
-import { BINDS, latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
+import { BINDS } from './placing';
+import { latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
 import { surelyReadyMin, withSlack } from './sure';
 import { ICE_MAKING, iceFor, kitchenAs, kitchenOfDay, ringsOf, sharedJugs, type StandsIn } from './whatThereIs';
 

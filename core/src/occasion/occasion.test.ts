@@ -27,7 +27,9 @@ import {
   wantedOf,
   type Occasion,
 } from './occasion';
-import { BINDS, faultsOfDay, scheduleDay } from './schedule';
+import { faultsOfDay } from './faults';
+import { BINDS } from './placing';
+import { scheduleDay } from './schedule';
 import { changedOf, nextOnSheet, sheetOf, startsOf } from './sheet';
 import { surelyReadyMin, withSlack } from './sure';
 import { iceFor, kitchenAs, kitchenOfDay, ringsOf, sharedJugs } from './whatThereIs';

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import highsLoader from 'highs';
 import { seededRandom } from '../uncertainty/random';
 import type { Chain, DayKitchen, DayTask, Gap, Hold, Mode } from './kitchenDay';
-import { costOf, faultsOfDay, latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
+import { faultsOfDay } from './faults';
+import { costOf, latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
 
 const task = (id: string, minutes: number, ...needs: DayTask['needs']): DayTask => ({
   id,

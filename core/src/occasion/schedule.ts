@@ -3,15 +3,25 @@ import { InputError } from '../quantity/errors';
 import {
   endOf,
   endsBeforeMin,
-  heldBy,
   takenBy,
   type Chain,
   type DayKitchen,
   type Mode,
-  type Need,
   type PlacedChain,
   type Taken,
 } from './kitchenDay';
+import {
+  BINDS,
+  blocks,
+  EPS,
+  HORIZON_MIN,
+  placeBack,
+  placeLate,
+  type Asked,
+  type Book,
+  type NotBefore,
+  type Spot,
+} from './placing';
 
 // Several drinks on one clock, worked out back from when all is to be ready: each as late as it may be, nothing held twice. What has
 // begun stands as it went; what can no longer be in time is done as soon as it may be, and says how late it is.
@@ -33,219 +43,6 @@ export type DayWish = {
   /** tasks that were put somewhere: when they begin, by task, min against ready */
   pins?: Readonly<Record<string, number>>;
 };
-
-/** Nobody begins earlier than this before the day, min: a live jar takes weeks. House choice. */
-const HORIZON_MIN = 30 * 1440;
-/** Moves by which a chain is tried elsewhere before it is given up. */
-const MOST_MOVES = 3000;
-const EPS = 1e-6;
-/** What is in the way where a thing is not taken: it has to be later than it may, or it was put there, or it would not keep. */
-export const BINDS = { time: 'time', put: 'put', keeps: 'keeps' } as const;
-
-/** What is taken already, by thing. */
-type Book = Map<string, Taken[]>;
-
-type InTheWay = { of: string; endBy: number; startFrom: number };
-const NEVER = { endBy: -Infinity, startFrom: Infinity };
-
-/** What stands in the way of a stretch: when it may end at the latest to be before that, and begin at the earliest to be after it. */
-function inTheWay(
-  book: Book,
-  kitchen: DayKitchen,
-  { of, amount }: Need,
-  from: number,
-  to: number,
-): InTheWay | undefined {
-  const have = kitchen.have[of] ?? 0;
-  const closed = kitchen.closed[of];
-  if (closed)
-    for (const [shut, opens] of closed)
-      if (from < opens - EPS && to > shut + EPS) return { of, endBy: shut, startFrom: opens };
-  if (amount > have + EPS) return { of, ...NEVER };
-  const all = book.get(of);
-  if (!all) return undefined;
-  const over: Taken[] = [];
-  let most = amount;
-  for (const t of all)
-    if (t.from < to - EPS && t.to > from + EPS) {
-      over.push(t);
-      most += t.amount;
-    }
-  if (most <= have + EPS) return undefined;
-  let [endBy, startFrom] = [Infinity, -Infinity];
-  for (const { from: began } of over) {
-    const at = Math.max(began, from);
-    let used = amount;
-    let [lastFrom, firstTo] = [-Infinity, Infinity];
-    for (const t of over)
-      if (t.from <= at + EPS && t.to > at + EPS) {
-        used += t.amount;
-        lastFrom = Math.max(lastFrom, t.from);
-        firstTo = Math.min(firstTo, t.to);
-      }
-    if (used <= have + EPS) continue;
-    endBy = Math.min(endBy, lastFrom);
-    startFrom = Math.max(startFrom, firstTo);
-  }
-  return endBy === Infinity ? undefined : { of, endBy, startFrom };
-}
-
-/** The worst of what is in the way of a task that begins then. */
-function blocks(
-  book: Book,
-  kitchen: DayKitchen,
-  { needs, minutes }: Mode['tasks'][number],
-  from: number,
-): InTheWay | undefined {
-  let worst: InTheWay | undefined;
-  for (const n of needs) {
-    const b = inTheWay(book, kitchen, n, from, from + minutes);
-    if (b && (!worst || b.endBy < worst.endBy || b.startFrom > worst.startFrom)) worst = b;
-  }
-  return worst;
-}
-
-/** When a task may begin at the earliest, beside what its chain says: now, or after another chain. */
-type NotBefore = (taskId: string) => number;
-
-type Asked = {
-  mode: Mode;
-  begun: readonly number[];
-  book: Book;
-  kitchen: DayKitchen;
-  pins: Readonly<Record<string, number>>;
-  notBefore: NotBefore;
-};
-type Spot = { starts: readonly number[] } | { binds: string | undefined };
-
-/**
- * The latest place that ends by a moment: back from the last task, each as late as its gap and the kitchen let it. A task that has no room
- * inside its gap moves what comes after it earlier, and it is tried anew.
- */
-function placeBack({ mode, begun, book, kitchen, pins, notBefore }: Asked, endBy: number): Spot {
-  const { tasks, gaps, holds } = mode;
-  const last = tasks.length - 1;
-  const first = begun.length;
-  const starts = tasks.map((_, i) => begun[i] ?? 0);
-  const isPut = (i: number): boolean => pins[tasks[i]!.id] !== undefined;
-  let limit = endBy;
-  let binds: string | undefined;
-  outer: for (let move = 0; move < MOST_MOVES && limit > -HORIZON_MIN; move++) {
-    for (let i = last; i >= first; i--) {
-      const task = tasks[i]!;
-      const { minutes } = task;
-      const latestEnd = i === last ? limit : starts[i + 1]! - gaps[i]!.minMin;
-      const earliestEnd = i === last ? -Infinity : starts[i + 1]! - gaps[i]!.maxMin;
-      let end: number;
-      if (isPut(i)) {
-        end = pins[task.id]! + minutes;
-        if (end > latestEnd + EPS) return { binds: BINDS.put };
-        const b = blocks(book, kitchen, task, end - minutes);
-        if (b) return { binds: b.of };
-      } else {
-        end = latestEnd;
-        for (;;) {
-          const b = blocks(book, kitchen, task, end - minutes);
-          if (!b) break;
-          binds = b.of;
-          if (b.endBy === -Infinity) return { binds };
-          end = Math.min(end - EPS, b.endBy);
-          if (end < -HORIZON_MIN) return { binds };
-        }
-      }
-      if (end < earliestEnd - EPS) {
-        // It cannot wait that long: all that comes after it moves earlier by as much.
-        if (tasks.slice(i + 1).some((_, k) => isPut(i + 1 + k))) return { binds: BINDS.put };
-        limit -= earliestEnd - end;
-        continue outer;
-      }
-      if (end - minutes < notBefore(task.id) - EPS) return { binds: BINDS.time };
-      starts[i] = end - minutes;
-    }
-    if (first > 0 && first <= last) {
-      const over = starts[first - 1]! + tasks[first - 1]!.minutes;
-      const { minMin, maxMin } = gaps[first - 1]!;
-      if (starts[first]! < over + minMin - EPS) return { binds: BINDS.time };
-      if (starts[first]! > over + maxMin + EPS) {
-        if (isPut(first)) return { binds: BINDS.put };
-        limit -= starts[first]! - (over + maxMin);
-        continue;
-      }
-    }
-    for (const h of holds) {
-      if (h.toTask < first && !h.untilServed) continue;
-      const want = heldBy(mode, h, starts, kitchen.servedMin);
-      if (want.to <= want.from) continue;
-      const b = inTheWay(book, kitchen, h, want.from, want.to);
-      if (!b) continue;
-      binds = h.of;
-      if (b.endBy === -Infinity || h.untilServed) return { binds };
-      limit -= Math.max(1, want.to - b.endBy);
-      continue outer;
-    }
-    return { starts };
-  }
-  return { binds };
-}
-
-/** The soonest place from where it is: each task as soon as its gap and the kitchen let it. What is overdue is done at once. */
-function placeSoon({ mode, begun, book, kitchen, pins, notBefore }: Asked): Spot {
-  const { tasks, gaps, holds } = mode;
-  const last = tasks.length - 1;
-  const first = begun.length;
-  const starts = tasks.map((_, i) => begun[i] ?? 0);
-  let from = -HORIZON_MIN;
-  let binds: string | undefined;
-  outer: for (let move = 0; move < MOST_MOVES && from < HORIZON_MIN; move++) {
-    for (let i = first; i <= last; i++) {
-      const task = tasks[i]!;
-      const over = i === 0 ? -Infinity : starts[i - 1]! + tasks[i - 1]!.minutes;
-      const gap = i === 0 ? { minMin: 0, maxMin: Infinity } : gaps[i - 1]!;
-      let start = Math.max(
-        over + gap.minMin,
-        notBefore(task.id),
-        pins[task.id] ?? -Infinity,
-        i === first ? from : -Infinity,
-      );
-      if (start === -Infinity) start = -HORIZON_MIN;
-      for (;;) {
-        const b = blocks(book, kitchen, task, start);
-        if (!b) break;
-        binds = b.of;
-        if (b.startFrom === Infinity) return { binds };
-        start = Math.max(start + EPS, b.startFrom);
-        if (start > HORIZON_MIN) return { binds };
-      }
-      // What has begun cannot be begun later: what follows it is only as soon as may be.
-      if (start > over + gap.maxMin + EPS && i > first) {
-        from = starts[first]! + (start - (over + gap.maxMin));
-        continue outer;
-      }
-      starts[i] = start;
-    }
-    for (const h of holds) {
-      if (h.toTask < first) continue;
-      const want = heldBy(mode, h, starts, kitchen.servedMin);
-      if (want.to <= want.from) continue;
-      const b = inTheWay(book, kitchen, h, want.from, want.to);
-      if (!b) continue;
-      binds = h.of;
-      if (b.startFrom === Infinity || first > h.fromTask) return { binds };
-      from = starts[first]! + Math.max(1, b.startFrom - want.from);
-      continue outer;
-    }
-    return { starts };
-  }
-  return { binds };
-}
-
-/** The soonest end there is, and all of it as late as that lets it: nobody weighs at dawn for what is put on at noon. */
-function placeLate(asked: Asked): Spot {
-  const soon = placeSoon(asked);
-  if ('binds' in soon) return soon;
-  const back = placeBack(asked, soon.starts.at(-1)! + asked.mode.tasks.at(-1)!.minutes);
-  return 'binds' in back ? soon : back;
-}
 
 /** Chains in an order in which they are placed, some of them by so much earlier than they might be, min. */
 type Order = { of: readonly number[]; earlier: readonly number[] };
@@ -578,60 +375,3 @@ const tailMin = (c: Chain, { tasks, gaps }: Mode, i: number): number =>
 /** Least minutes between the beginning of a chain and a task of it. */
 const headMin = ({ tasks, gaps }: Mode, i: number): number =>
   tasks.slice(0, i).reduce((sum, t) => sum + t.minutes, 0) + gaps.slice(0, i).reduce((sum, g) => sum + g.minMin, 0);
-
-/**
- * What is wrong with a day: something held beyond what there is, a gap broken, a thing used while it cannot be had, a rest cut short, begun
- * before now, elsewhere than it was put. What has begun is as it went, and what is late says so: neither is a fault.
- */
-export function faultsOfDay(
-  chains: readonly Chain[],
-  kitchen: DayKitchen,
-  placed: readonly PlacedChain[],
-  { nowMin = -HORIZON_MIN, pins = {} }: DayWish = {},
-): readonly string[] {
-  const faults: string[] = [];
-  const all: (Taken & { begun: boolean })[] = [];
-  for (const c of chains) {
-    const p = placed.find((x) => x.id === c.id);
-    if (!p) {
-      faults.push(`${c.id} has no place`);
-      continue;
-    }
-    p.gaps.forEach((g, i) => {
-      if (i + 1 <= p.begun) return;
-      const gap = p.starts[i + 1]! - (p.starts[i]! + p.tasks[i]!.minutes);
-      if (gap < g.minMin - 1e-3 || gap > g.maxMin + 1e-3)
-        faults.push(`${c.id}: ${gap.toFixed(2)} min after ${p.tasks[i]!.id}`);
-    });
-    p.tasks.forEach((t, i) => {
-      if (i >= p.begun && p.starts[i]! < nowMin - 1e-3) faults.push(`${t.id} begins before now`);
-      const put = pins[t.id];
-      // Where it was put something else may be: then it is as soon after as it may be.
-      if (i >= p.begun && put !== undefined && p.starts[i]! < put - 1e-3)
-        faults.push(`${t.id} is before where it was put`);
-    });
-    const late = Math.max(0, endOf(p) + c.restMin);
-    if (Math.abs(late - p.lateMin) > 1e-3)
-      faults.push(`${c.id} is ${late.toFixed(1)} min late and says ${p.lateMin.toFixed(1)}`);
-    for (const a of c.after ?? []) {
-      const other = placed.find((x) => x.id === a.chain);
-      if (other && a.task >= p.begun && endOf(other) > p.starts[a.task]! + 1e-3)
-        faults.push(`${c.id} goes on before ${a.chain} is done`);
-    }
-    all.push(...takenBy(p, p.starts, kitchen.servedMin).map((t) => ({ ...t, begun: p.begun > 0 })));
-  }
-  for (const of of new Set(all.map((t) => t.of))) {
-    const own = all.filter((t) => t.of === of);
-    for (const { from } of own) {
-      const then = own.filter((t) => t.from <= from + 1e-3 && t.to > from + 1e-3);
-      const used = then.reduce((sum, t) => sum + t.amount, 0);
-      // What two things that have begun hold between them is as it is.
-      if (used > (kitchen.have[of] ?? 0) + 1e-3 && then.some((t) => !t.begun))
-        faults.push(`${of}: ${used} of ${kitchen.have[of] ?? 0} at ${from.toFixed(1)}`);
-    }
-    for (const [a, b] of kitchen.closed[of] ?? [])
-      if (own.some((t) => !t.begun && t.from < b - 1e-3 && t.to > a + 1e-3))
-        faults.push(`${of} is used while it cannot be had`);
-  }
-  return faults;
-}

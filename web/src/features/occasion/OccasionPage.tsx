@@ -1,5 +1,4 @@
 import { addMinutes, format as formatDate } from 'date-fns';
-import { DropdownMenu } from 'radix-ui';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
@@ -27,17 +26,14 @@ import { KitchenRoom, Rings } from '@/shared/plan/KitchenRoom';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { ChangedMeanwhile } from '@/shared/ui/ChangedMeanwhile';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
-import { Panel } from '@/shared/ui/Panel';
-import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { Afterwards, isServed } from './Afterwards';
 import { AskedPanel } from './AskedPanel';
 import { ByTheClock } from './ByTheClock';
-import { dayCalendar } from './dayCalendar';
 import { DayPicture, type Moves } from './DayPicture';
-import { dayMarkdown, daySheet } from './daySheet';
-import { bindsWords, changedWords, iceWords, momentWords, standsWords, tableWords } from './dayWords';
+import { bindsWords, changedWords, momentWords } from './dayWords';
+import { OnTheTable, ToGet } from './OnTheTable';
 import { StartDrink } from './StartDrink';
-import { sheetPdf, takeOut } from './takeOut';
+import { TakeItOut } from './TakeItOut';
 import { useDay, useWays } from './useDay';
 import { useQuestion } from './useQuestion';
 
@@ -128,7 +124,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
       actions={
         <>
           <LinkButton to="/plan/occasion">All occasions</LinkButton>
-          {day && <Out occasion={occasion} day={day} lines={lines} kitchen={forPlans} />}
+          {day && <TakeItOut occasion={occasion} day={day} lines={lines} kitchen={forPlans} />}
           {edited.changed && <Button onClick={edited.reset}>Undo my changes</Button>}
           {edited.changed && (
             <Button
@@ -288,61 +284,6 @@ const isPressed = (answer: DayAnswer): boolean =>
   answer.kind === 'no-place' ||
   answer.placed.some((p) => p.lateMin > 0.5) ||
   answer.drinks.some((d) => d.soonestMin !== undefined);
-
-/** Takes the day out of the house: onto the wall, into a message, into a calendar. */
-function Out({
-  occasion,
-  day,
-  lines,
-  kitchen,
-}: {
-  occasion: Occasion;
-  day: Extract<DayAnswer, { kind: 'day' }>;
-  lines: readonly SheetLine[];
-  kitchen: Kitchen;
-}): ReactNode {
-  const [error, setError] = useState<Error | null>(null);
-  const sheet = (): ReturnType<typeof daySheet> => daySheet(occasion, day, lines, kitchen);
-  const ways: [string, () => void | Promise<void>][] = [
-    ['For the wall (PDF)', async () => takeOut(`${occasion.id}.pdf`, 'application/pdf', await sheetPdf(sheet()))],
-    ['As text (Markdown)', () => takeOut(`${occasion.id}.md`, 'text/markdown', dayMarkdown(sheet()))],
-    [
-      'Into your calendar',
-      async () => takeOut(`${occasion.id}.ics`, 'text/calendar', await dayCalendar(occasion, lines, serverNow())),
-    ],
-    ['Print this page', () => window.print()],
-  ];
-  return (
-    <>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild>
-          <Button>Take it out</Button>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            sideOffset={6}
-            align="end"
-            className="z-50 min-w-56 rounded-md border border-ink/40 bg-surface p-1.5 shadow-lg"
-          >
-            {ways.map(([words, take]) => (
-              <DropdownMenu.Item
-                key={words}
-                onSelect={() => {
-                  setError(null);
-                  void Promise.resolve(take()).catch((e: Error) => setError(e));
-                }}
-                className="flex min-h-11 cursor-pointer items-center rounded px-3 outline-none data-[highlighted]:bg-ground"
-              >
-                {words}
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      <Refusal error={error} />
-    </>
-  );
-}
 
 /** What the kitchen has, told in place; it is the kitchen's and counts for every day. */
 function There({
@@ -529,111 +470,3 @@ function Today({
 
 /** What no stove tells of: it is told on the sheet. */
 const isBySheet = ({ taskId }: SheetLine): boolean => taskId.endsWith('/stir') || /\/fill-\d+$/.test(taskId);
-
-/** How wide a jug is drawn, px a centimetre. */
-const TABLE_SCALE = 2.6;
-
-function OnTheTable({
-  answer,
-  kitchen,
-  occasion,
-  onStarted,
-}: {
-  answer: DayAnswer;
-  kitchen: Kitchen;
-  occasion: Occasion;
-  onStarted: (key: string, batchId: string) => Promise<unknown>;
-}): ReactNode {
-  return (
-    <Panel title={`On the table at ${formatDate(new Date(occasion.readyBy), 'H:mm')}`}>
-      <ul className="grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
-        {answer.drinks.map((d) => (
-          <li key={d.key} className="flex items-end gap-3">
-            <span className="flex shrink-0 items-end">
-              {d.standsIn.map((s) => {
-                const v = kitchen.vessels.find((o) => o.id === s.vesselId);
-                return v ? (
-                  <VesselDrawing
-                    key={s.vesselId}
-                    vessel={v}
-                    scale={TABLE_SCALE}
-                    layers={[{ ml: Math.min(v.capacityMl, s.litres * 1000), colour: d.colour }]}
-                    description={`${v.name} with ${f.volume(s.litres * 1000)} of ${d.name}`}
-                  />
-                ) : null;
-              })}
-            </span>
-            <div className="min-w-0">
-              <strong className="block font-semibold leading-tight">{d.name}</strong>
-              <span className="block text-[0.95rem]">{tableWords(d)}</span>
-              {d.standsIn.length > 0 && (
-                <span className="block text-sm text-muted">in the {standsWords(d, kitchen)}</span>
-              )}
-              {d.litres >= 0.2 && !d.reason && (
-                <span className="no-print flex flex-wrap items-center gap-x-4">
-                  {d.begun ? (
-                    <LinkButton kind="quiet" to={d.begun.phase === 'put-away' ? '/keep' : `/steep/${d.begun.batchId}`}>
-                      {d.begun.phase === 'put-away' ? 'It stands ready' : 'At the stove'}
-                    </LinkButton>
-                  ) : (
-                    <>
-                      {occasion.sheet && <StartDrink kind="plain" drink={d} onStarted={(id) => onStarted(d.key, id)} />}
-                      <LinkButton
-                        kind="quiet"
-                        aria-label={`Its plan: ${d.name}`}
-                        to={`/plan/${d.drinkId}?litres=${d.litres}&ready=${encodeURIComponent(occasion.readyBy)}`}
-                      >
-                        Its plan
-                      </LinkButton>
-                    </>
-                  )}
-                </span>
-              )}
-            </div>
-          </li>
-        ))}
-      </ul>
-    </Panel>
-  );
-}
-
-/** What is to be got for all of it, and what is measured the evening before. */
-function ToGet({ answer }: { answer: DayAnswer }): ReactNode {
-  const buy = answer.toGet.filter((l) => l.buy !== undefined);
-  const known = answer.toGet.filter((l) => l.cost !== undefined);
-  const cost = known.reduce((sum, l) => sum + l.cost!, 0);
-  const ice = iceWords(answer.ice);
-  return (
-    <Panel title="What to get">
-      {buy.length === 0 && !ice ? (
-        <p>Everything is there.</p>
-      ) : (
-        <ul className="gap-x-8 sm:columns-2">
-          {buy.map((l) => (
-            <li key={l.plant} className="py-0.5">
-              <strong className="font-semibold">{l.name}</strong>: {l.buy!.text}
-              {l.haveG > 0.5 && <span className="text-muted">; {f.grams(l.haveG)} are there</span>}
-            </li>
-          ))}
-          {ice && (
-            <li className="py-0.5">
-              <strong className="font-semibold">Ice</strong>: {ice}
-            </li>
-          )}
-        </ul>
-      )}
-      {answer.toGet.length > 0 && (
-        <p className="mt-2">
-          <strong className="font-semibold">To measure the evening before</strong>:{' '}
-          {answer.toGet.map((l) => `${l.name.toLowerCase()} ${f.grams(l.needG)}`).join(', ')}.
-        </p>
-      )}
-      {known.length > 0 && (
-        <p className="mt-2 text-sm text-muted">
-          What it uses costs {f.money(cost)}
-          {known.length < answer.toGet.length ? ', without what has no price' : ''}.
-        </p>
-      )}
-    </Panel>
-  );
-}
