@@ -231,7 +231,8 @@ const between = (mean: number, sd: number): Ranged => {
 /** Which way the plan of the last batch went from the one before it of the same lot. */
 function lastMoveOf(batches: readonly (readonly [TastingRecord, ...TastingRecord[]])[]): -1 | 0 | 1 {
   const [before, last] = batches.slice(-2);
-  if (!before || !last || before[0].lot !== last[0].lot) return 0;
+  // What was planned is told for the state it was tasted in: over ice is not chilled.
+  if (!before || !last || before[0].lot !== last[0].lot || before[0].state !== last[0].state) return 0;
   const by = Math.log(last[0].plannedX / before[0].plannedX);
   return !Number.isFinite(by) || Math.abs(by) < 0.01 ? 0 : by > 0 ? 1 : -1;
 }
