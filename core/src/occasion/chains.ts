@@ -63,7 +63,6 @@ export function chainsOf(id: string, plans: readonly [PlannedOn, ...PlannedOn[]]
     );
   };
   const modes = plans.flatMap(mainMode);
-  const mixAt = modes[0]!.tasks.findIndex((t) => t.id === `${id}/mix`);
   const before: Chain[] = [
     ...sides.map((b): Chain => ({
       id: `${id}/${b.brewId}`,
@@ -107,7 +106,7 @@ export function chainsOf(id: string, plans: readonly [PlannedOn, ...PlannedOn[]]
       modes: modes as unknown as Chain['modes'],
       restMin: Math.round(restMinutes(plan)),
       ...(wish.keepsMin === undefined ? {} : { keepsMin: wish.keepsMin }),
-      ...(before.length > 0 ? { after: before.map((c) => ({ chain: c.id, task: mixAt })) } : {}),
+      ...(before.length > 0 ? { after: before.map((c) => ({ chain: c.id, task: `${id}/mix` })) } : {}),
     },
   ];
 }

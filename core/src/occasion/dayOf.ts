@@ -8,7 +8,6 @@ import { planFromLots, type FromLots } from '../pantry/lotsFor';
 import type { PantryEntry } from '../pantry/pantry';
 import { shoppingForAll, type ShoppingLine } from '../pantry/shopping';
 import { alsoToGet } from '../plan/alsoToGet';
-import { planOrWhy } from '../plan/planOrWhy';
 import type { Plan } from '../plan/planTypes';
 import { windowOf } from '../safety/derive';
 import { blocksAt, findingsOf, warningsOfPlan, type Finding } from '../safety/evaluate';
@@ -108,8 +107,6 @@ const NO_COLOUR = '#8a6a4a';
 const GLASS_CM = 9;
 /** The chains of the ice. */
 const ICE = { bath: 'ice-for-the-bath', glasses: 'ice-for-the-glasses' } as const;
-/** Orders that are tried: enough for sixty tasks. See the bench. */
-const TRIES = 240;
 const MIN_A_DAY = 1440;
 
 /** Whether something is a matter of the ice and not of a drink. */
@@ -129,8 +126,8 @@ type Worked = {
 export function dayOfOccasion(question: DayQuestion, means: DayMeans): DayAnswer {
   const { occasion, kitchen, pantry, nowMs } = question;
   const readyMs = Date.parse(occasion.readyBy);
-  const asDone = (c: Chain): Chain => doneBySheet(c, occasion.done ?? {}, (nowMs - readyMs) / 60_000);
   const nowMin = (nowMs - readyMs) / 60_000;
+  const asDone = (c: Chain): Chain => doneBySheet(c, occasion.done ?? {}, nowMin);
   const works = planAll(question, means);
   const stands = sharedJugs(
     kitchen,
@@ -158,7 +155,7 @@ export function dayOfOccasion(question: DayQuestion, means: DayMeans): DayAnswer
     };
   const ice = iceFor(kitchen, neededG, AWAKE * Math.max(0, -nowMin / 60));
   const trays: DayKitchen = { ...have, have: { ...have.have, trays: 1 } };
-  const wish = { nowMin, pins: occasion.moved, tries: means.tries ?? TRIES };
+  const wish = { nowMin, pins: occasion.moved, ...(means.tries === undefined ? {} : { tries: means.tries }) };
   const withIce = iceChains(kitchen, ice.goes, bathG).map(asDone);
   let made: DayIce = { neededG, ...ice };
   let day = scheduledWithout(withSlack([...behindIce(own, withIce), ...withIce]), trays, wish);
@@ -199,14 +196,15 @@ export function dayOfOccasion(question: DayQuestion, means: DayMeans): DayAnswer
 type WithoutLate = {
   scheduled: Scheduled;
   chains: readonly Chain[];
-  /** by drink, min against ready */ soonest: Readonly<Record<string, number>>;
+  /** by drink, min against ready */
+  soonest: Readonly<Record<string, number>>;
 };
 
 /** A day without the drinks that cannot be ready any more while it is served; each says when it is at the soonest. */
 function scheduledWithout(
   chains: readonly Chain[],
   kitchen: DayKitchen,
-  wish: DayWish & { tries: number },
+  wish: DayWish & { tries?: number },
 ): WithoutLate {
   const soonest: Record<string, number> = {};
   for (let left = chains; ;) {
@@ -223,11 +221,7 @@ function scheduledWithout(
     soonest[key] = alone.kind === 'day' ? Math.max(...alone.placed.map((p) => endOf(p) + p.restMin)) : EVER_MIN;
     left = left
       .filter((c) => keyOfChain(c.id) !== key)
-      .map((c) =>
-        c.after
-          ? { ...c, after: c.after.filter((a) => left.some((o) => o.id === a.chain) && keyOfChain(a.chain) !== key) }
-          : c,
-      );
+      .map((c) => (c.after ? { ...c, after: c.after.filter((a) => keyOfChain(a.chain) !== key) } : c));
   }
 }
 
@@ -273,7 +267,7 @@ function planAll(
       blocks: [],
     };
     const batch = asked.events && asked.events.length > 0 ? batchAfter(asked.events) : undefined;
-    if (batch && batch.phase !== 'discarded') return begunAt({ line, asked, batch }, ringsAt(top));
+    if (batch && batch.phase !== 'discarded') return begunAt({ line, asked, batch }, ringsAt(top), planned);
     if (litres < LEAST_LITRES) return { line, plans: undefined, asked, batch: undefined };
     const target = targetFor(occasion, of, startFrom, litres);
     const made = planned(pantry, { drink, target, kitchen: strongest, learned: asked.learned });
@@ -322,13 +316,14 @@ function planAll(
 function begunAt(
   { line, asked, batch }: { line: DayDrink; asked: AskedDrink; batch: Batch },
   rings: readonly number[],
+  planned: typeof planFromLots,
 ): Worked {
-  const { drink, target, kitchen, promised } = batch.plan;
-  const result = planOrWhy(drink, target, kitchen, asked.learned);
+  const { drink, target, kitchen, houseHarshLimit } = batch.plan;
+  // Its lots and what was known of the house are in what it was begun with: no pantry of today changes it.
+  const { result } = planned([], { drink, target, kitchen, learned: { harshLimit: houseHarshLimit } });
   const begun = { batchId: batch.id, phase: batch.phase, cameOutL: cameOutL(batch, target.litres) };
   const own = { ...line, litres: target.litres, glassMl: target.glassMl, begun };
   if (result.kind === 'no-plan') return { line: { ...own, reason: result.message }, plans: undefined, asked, batch };
-  void promised;
   return {
     line: { ...own, colour: colourOf(result.plan) },
     plans: [{ plan: result.plan, use: {}, rings }],
@@ -420,15 +415,15 @@ function iceChains(kitchen: Kitchen, goes: number, bathG: number): readonly Chai
   return [...chain(ICE.bath, 'for the bath', forBath), ...chain(ICE.glasses, 'for the glasses', goes - forBath)];
 }
 
-/** Drinks whose bath waits for its ice. */
+/** Drinks whose bath waits for its ice, in whatever way they are done. */
 const behindIce = (chains: readonly Chain[], ice: readonly Chain[]): readonly Chain[] =>
   !ice.some((c) => c.id === ICE.bath)
     ? chains
     : chains.map((c) => {
-        const task = c.modes[0].tasks.findIndex((t) => t.kind === 'bath');
-        return task < 0 || (c.begun?.length ?? 0) > task
-          ? c
-          : { ...c, after: [...(c.after ?? []), { chain: ICE.bath, task }] };
+        const begun = new Set(c.modes[0].tasks.slice(0, c.begun?.length ?? 0).map((t) => t.id));
+        const baths = new Set(c.modes.flatMap((m) => m.tasks.find((t) => t.kind === 'bath')?.id ?? []));
+        const waits = [...baths].filter((id) => !begun.has(id)).map((task) => ({ chain: ICE.bath, task }));
+        return waits.length > 0 ? { ...c, after: [...(c.after ?? []), ...waits] } : c;
       });
 
 /**

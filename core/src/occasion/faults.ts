@@ -38,7 +38,8 @@ export function faultsOfDay(
       faults.push(`${c.id} is ${late.toFixed(1)} min late and says ${p.lateMin.toFixed(1)}`);
     for (const a of c.after ?? []) {
       const other = placed.find((x) => x.id === a.chain);
-      if (other && a.task >= p.begun && endOf(other) > p.starts[a.task]! + 1e-3)
+      const at = p.tasks.findIndex((t) => t.id === a.task);
+      if (other && at >= p.begun && endOf(other) > p.starts[at]! + 1e-3)
         faults.push(`${c.id} goes on before ${a.chain} is done`);
     }
     all.push(...takenBy(p, p.starts, kitchen.servedMin).map((t) => ({ ...t, begun: p.begun > 0 })));

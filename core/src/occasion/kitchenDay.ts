@@ -58,8 +58,11 @@ export type Chain = {
   slackMin?: number;
   /** it keeps so long from its last task on, min */
   keepsMin?: number;
-  /** chains whose last task is to be over before a task of this one begins: syrup before mix */
-  after?: readonly { chain: string; task: number }[];
+  /**
+   * chains whose last task is to be over before a task of this one begins, by its id: syrup before mix. A way of doing it that has no such
+   * task does not wait
+   */
+  after?: readonly { chain: string; task: string }[];
   /** its first tasks have begun, or are over: when each began, min against ready */
   begun?: readonly number[];
 };

@@ -134,11 +134,32 @@ describe('a kitchen’s day', () => {
       restMin: 0,
       modes: [{ tasks: [task('stir', 12, hands)], gaps: [], holds: [] }],
     };
-    const tea: Chain = { ...drink('tea'), after: [{ chain: 'syrup', task: 5 }] };
+    const tea: Chain = { ...drink('tea'), after: [{ chain: 'syrup', task: 'tea/mix' }] };
     const s = soundDay([tea, syrup], kitchen());
     expect(startOf(s, 'stir') + 12).toBeLessThanOrEqual(startOf(s, 'tea/mix') + 1e-6);
     // While the tea steeps the hands are free.
     expect(startOf(s, 'stir')).toBeGreaterThan(startOf(s, 'tea/heat'));
+  });
+  it('waits for what it waits for in whatever way it is done: a way without a bath mixes no sooner', () => {
+    const syrup: Chain = {
+      id: 'syrup',
+      name: 'syrup',
+      restMin: 0,
+      modes: [{ tasks: [task('stir', 12, hands)], gaps: [], holds: [] }],
+    };
+    const full = made('tea');
+    const short: Mode = {
+      tasks: full.tasks.filter((t) => t.id !== 'tea/bath'),
+      gaps: full.gaps.filter((_, i) => i !== 4),
+      holds: [{ of: 'fridge', amount: 2, fromTask: 5, toTask: 5, untilServed: true }],
+    };
+    for (const modes of [[full], [short], [short, full], [full, short]] as unknown as Chain['modes'][]) {
+      const s = soundDay([{ ...drink('tea'), modes, after: [{ chain: 'syrup', task: 'tea/mix' }] }, syrup], kitchen());
+      const [mix, stir] = [startOf(s, 'tea/mix'), startOf(s, 'stir')];
+      expect(stir + 12).toBeLessThanOrEqual(mix + 1e-6);
+      // And no sooner than it must.
+      expect(mix - (stir + 12)).toBeLessThan(30);
+    }
   });
   it('that cannot be says which drink has no place and what is in its way', () => {
     expect(scheduleDay([drink('a', { litres: 20 })], kitchen())).toEqual({
@@ -207,7 +228,7 @@ describe('a kitchen’s day', () => {
       name: 'mix',
       restMin: 0,
       modes: [{ tasks: [task('pour', 5, hands)], gaps: [], holds: [] }],
-      after: [{ chain: 'syrup', task: 0 }],
+      after: [{ chain: 'syrup', task: 'pour' }],
     };
     const s = soundDay([mix, syrup], kitchen(), { nowMin: -30 });
     expect(startOf(s, 'stir')).toBeCloseTo(-30, 6);
@@ -216,8 +237,8 @@ describe('a kitchen’s day', () => {
   });
   it('refuses drinks that wait for each other', () => {
     const [a, b]: Chain[] = [
-      { ...drink('a'), after: [{ chain: 'b', task: 0 }] },
-      { ...drink('b'), after: [{ chain: 'a', task: 0 }] },
+      { ...drink('a'), after: [{ chain: 'b', task: 'a/weigh' }] },
+      { ...drink('b'), after: [{ chain: 'a', task: 'b/weigh' }] },
     ];
     expect(() => scheduleDay([a!, b!], kitchen())).toThrow('after');
   });

@@ -96,7 +96,7 @@ function placeAll(
     const waitsFor = Object.fromEntries(
       (chain.after ?? []).flatMap((a) => {
         const other = placed.get(a.chain);
-        return other ? chain.modes.map((m) => [m.tasks[a.task]!.id, endOf(other)] as const) : [];
+        return other ? [[a.task, endOf(other)] as const] : [];
       }),
     );
     const notBefore: NotBefore = (id) => Math.max(nowMin, waitsFor[id] ?? -Infinity);
@@ -105,9 +105,8 @@ function placeAll(
         .filter((a) => a.chain === chain.id)
         .flatMap((a) => {
           const at = placed.get(c.id);
-          return at
-            ? [{ chain: c.id, task: at.tasks[a.task]!.id, by: at.starts[a.task]!, begun: at.begun > a.task }]
-            : [];
+          const i = at ? at.tasks.findIndex((t) => t.id === a.task) : -1;
+          return at && i >= 0 ? [{ by: at.starts[i]!, begun: at.begun > i }] : [];
         }),
     );
     const latest = Math.min(-endsBeforeMin(chain), ...waiting.map((w) => w.by));

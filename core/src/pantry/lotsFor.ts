@@ -22,7 +22,7 @@ export function planFromLots(
     target,
     kitchen,
     learned,
-  }: { drink: Drink; target: PlanTarget; kitchen: Kitchen; learned: Learned | undefined },
+  }: { drink: Drink; target: PlanTarget; kitchen: Kitchen; learned: Pick<Learned, 'harshLimit'> | undefined },
 ): FromLots {
   const about = aboutNeededG(drink, target);
   // Lots of other plants are no matter of this drink.
