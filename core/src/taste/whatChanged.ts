@@ -13,6 +13,7 @@ import type { FrozenBrew } from '../batch/batchEvent';
 import { volumeMl, type Liquid } from '../liquid/liquid';
 import { timesStandard } from '../liquid/strength';
 import { sweetGPerL } from '../liquid/sweetness';
+import { remembering } from '../quantity/remembering';
 
 // What changed in the glass from one making of a drink to another, cause by cause: the model's glass as a function of what was done, each
 // cause exchanged in every order. A cause's share is the mean of what it moves over all orders (Shapley 1953), so that the shares add up
@@ -165,12 +166,9 @@ function glassOf(pair: { was: Making; is: Making }, pick: Picked): Liquid {
       const state = timed.brews[i] ?? brewState(timed, b.brewId);
       return {
         ...state,
+        ...UNMEASURED,
         brewId: b.brewId,
         changes: { ...state.changes, put: same ? dosedPut(dosed, timed, b.brewId) : state.changes.put },
-        measuredVolumeMl: undefined,
-        strainedVolumeMl: undefined,
-        panWeightG: undefined,
-        brix: undefined,
       };
     }),
   };
@@ -201,20 +199,24 @@ const dosedPut = (dosed: Batch, timed: Batch, brewId: string): BrewState['change
   return amounts.length > 0 ? amounts : brewState(timed, brewId).changes.put.map((p) => ({ ...p, grams: undefined }));
 };
 
+/** A brew of which nobody measured anything. */
+const UNMEASURED = {
+  measuredVolumeMl: undefined,
+  strainedVolumeMl: undefined,
+  panWeightG: undefined,
+  brix: undefined,
+} as const;
+
 /** What came out of a brew against what was to be expected of how it went; undefined where nobody measured. */
-function cameOutShare(batch: Batch, brewId: string): number | undefined {
+const cameOutShare = (batch: Batch, brewId: string): number | undefined =>
+  sharesKnown(batch, brewId, () => cameOutShareAnew(batch, brewId));
+// It is asked for in every order of exchange, and is the same in all of them.
+const sharesKnown = remembering<Batch, number | undefined>();
+
+function cameOutShareAnew(batch: Batch, brewId: string): number | undefined {
   const state = batch.brews.find((b) => b.brewId === brewId);
   if (state?.measuredVolumeMl === undefined) return undefined;
-  const bare: Batch = {
-    ...batch,
-    brews: batch.brews.map((b) => ({
-      ...b,
-      measuredVolumeMl: undefined,
-      strainedVolumeMl: undefined,
-      panWeightG: undefined,
-      brix: undefined,
-    })),
-  };
+  const bare: Batch = { ...batch, brews: batch.brews.map((b) => ({ ...b, ...UNMEASURED })) };
   const expected = volumeMl(runOfBatch(bare, brewId).concentrate) * frozenPots(batch, brewId);
   return expected > 0 ? state.measuredVolumeMl / expected : undefined;
 }
