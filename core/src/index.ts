@@ -302,40 +302,7 @@ export {
   type FillUp,
   type FillWish,
 } from './keeping/fillUp';
-export {
-  drinkKeys,
-  glassesOfOccasion,
-  LEAST_LITRES,
-  litresOf,
-  OCCASION_RANGES,
-  occasionAgain,
-  peopleOfOccasion,
-  wantedOf,
-  type Group,
-  type Occasion,
-  type OccasionDrink,
-  type OccasionSecond,
-  type Wanted,
-  type Went,
-} from './occasion/occasion';
-export {
-  dayOfOccasion,
-  isIce,
-  keyOfChain,
-  waysOutOfDay,
-  type AskedDrink,
-  type DayAnswer,
-  type DayDrink,
-  type DayIce,
-  type DayMeans,
-  type DayQuestion,
-  type DayWayOut,
-} from './occasion/dayOf';
-export { changedOf, nextOnSheet, sheetOf, startsOf, type Changed, type SheetLine } from './occasion/sheet';
-export { BINDS } from './occasion/placing';
-export { latestBegin, scheduleDay } from './occasion/schedule';
-export { endOf, type DayKitchen, type DayTask, type KitchenUse, type PlacedChain } from './occasion/kitchenDay';
-export { FRIDGE_ROOM, ICE_MAKING, kitchenAs, ringsOf, THERE_RANGES } from './occasion/whatThereIs';
+export * from './occasion';
 export { cautionsOnJug, FREE_GLASS, jugItemsOf, keptForRules, thinningOf } from './jug/jugShelf';
 export {
   actionsOf,
@@ -380,39 +347,7 @@ export {
   type WayOut,
 } from './safety';
 
-export { learnFrom, type NextLot, type TastingRecord } from './taste/preference';
-export { nextLotOf, tastingRecordOf } from './taste/recordOf';
-export {
-  drawn,
-  LADDER_GOES,
-  letDown,
-  nextRatio,
-  ownStep,
-  rightAnswer,
-  TONGUE_RANGES,
-  tongueResult,
-  type Go,
-  type OwnStep,
-  type Setting,
-  type TongueTest,
-} from './taste/tongue';
-export {
-  COURSE_GLASSES,
-  newBagTold,
-  nextLevel,
-  resultOf,
-  saidOf,
-  houseTruth,
-  type Course,
-  type CourseLevel,
-} from './taste/trainer';
-export { steadiness, type Habit, type Steadiness } from './taste/steadiness';
-export { whatChanged, type Cause, type WhatChanged } from './taste/whatChanged';
-export type { Ranged } from './taste/learned';
-export { livedThrough, WORLDS, type Advisor, type World } from './taste/madeUpHouses';
-export { targetAsItCame } from './taste/asItCame';
-export { nextTime, type NextTime } from './taste/nextTime';
-export type { Learned } from './taste/learned';
+export * from './taste';
 
 export { explain, type Explanation, type FigureId } from './explain/explainPlan';
 export { planBrews, type BrewsPlan, type FreeBrew, type GivenLiquid, type JugGoal } from './plan/planBrews';
@@ -423,7 +358,6 @@ export { strengthInWords, sweetnessInWords } from './words/strengthWords';
 export { timesStandard } from './liquid/strength';
 export { POURS, syrupAsked, type PoursLike, type SyrupAnswer, type SyrupWish } from './sugar/syrupAsked';
 export { alsoToGet, type AlsoToGet } from './plan/alsoToGet';
-export { sideBySide, type MadeFigure, type SideBySide } from './taste/sideBySide';
 export { planFromLots, type FromLots } from './pantry/lotsFor';
 export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
 export { dipstick, type Dipstick, type DipMark } from './plan/dipstick';

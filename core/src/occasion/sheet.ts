@@ -77,3 +77,9 @@ export function changedOf(lines: readonly SheetLine[], placed: readonly PlacedCh
 
 /** The next line that nobody has begun. */
 export const nextOnSheet = (lines: readonly SheetLine[]): SheetLine | undefined => lines.find((l) => !l.begun);
+
+/** Whether a line is the first thing of a brew: a drink that has not begun is started with it. */
+export const startsBrew = ({ taskId }: Pick<SheetLine, 'taskId'>): boolean => taskId.endsWith('/weigh');
+
+/** Whether no stove tells of it, and it is told on the sheet: trays filled, a syrup stirred. */
+export const toldOnSheet = ({ taskId }: Pick<SheetLine, 'taskId'>): boolean => /\/(stir|fill-\d+)$/.test(taskId);

@@ -9,7 +9,9 @@ import {
   nextOnSheet,
   ringsOf,
   sheetOf,
+  startsBrew,
   startsOf,
+  toldOnSheet,
   type DayAnswer,
   type DayDrink,
   type Kitchen,
@@ -442,9 +444,9 @@ function Today({
             </span>
           </p>
           <div className="flex flex-wrap gap-2">
-            {drink && !drink.begun && next.taskId.endsWith('/weigh') ? (
+            {drink && !drink.begun && startsBrew(next) ? (
               <StartDrink drink={drink} onStarted={(id) => onStarted(drink.key, id)} />
-            ) : drink?.begun && !isBySheet(next) ? (
+            ) : drink?.begun && !toldOnSheet(next) ? (
               <LinkButton kind="main" to={`/steep/${drink.begun.batchId}`}>
                 To the stove
               </LinkButton>
@@ -467,6 +469,3 @@ function Today({
     </section>
   );
 }
-
-/** What no stove tells of: it is told on the sheet. */
-const isBySheet = ({ taskId }: SheetLine): boolean => taskId.endsWith('/stir') || /\/fill-\d+$/.test(taskId);

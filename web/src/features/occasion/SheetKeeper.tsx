@@ -1,5 +1,5 @@
 import { useEffect, useMemo, type ReactNode } from 'react';
-import { keyOfChain, nextOnSheet, sheetOf, type Occasion } from '@steepsis/core';
+import { keyOfChain, nextOnSheet, sheetOf, startsBrew, toldOnSheet, type Occasion } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useHouse, type House } from '@/shared/api/queries';
 import { useSheetNow } from '@/shared/occasion/sheetNow';
@@ -35,7 +35,7 @@ function Keeper({ occasion, house, now }: { occasion: Occasion; house: House; no
     const begunKeys = new Set(answer.drinks.flatMap((d) => (d.begun ? [d.key] : [])));
     // What a stove tells of it tells itself.
     const own = sheetOf(answer.placed).filter(
-      (l) => l.kind === 'hands' && (!begunKeys.has(keyOfChain(l.chainId)) || /\/(stir|fill-\d+)$/.test(l.taskId)),
+      (l) => l.kind === 'hands' && (!begunKeys.has(keyOfChain(l.chainId)) || toldOnSheet(l)),
     );
     const next = nextOnSheet(own);
     set(
@@ -45,7 +45,7 @@ function Keeper({ occasion, house, now }: { occasion: Occasion; house: House; no
         occasionName: occasion.name,
         words: next.words,
         dueMs: Date.parse(occasion.readyBy) + next.atMin * 60_000,
-        starts: next.taskId.endsWith('/weigh'),
+        starts: startsBrew(next),
       },
     );
     return undefined;

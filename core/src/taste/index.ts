@@ -1,0 +1,35 @@
+// What verdicts teach, what moved a glass, and training for the tongue and the judgement.
+export { learnFrom, type NextLot, type TastingRecord } from './preference';
+export { nextLotOf, tastingRecordOf } from './recordOf';
+export {
+  drawn,
+  LADDER_GOES,
+  letDown,
+  nextRatio,
+  ownStep,
+  rightAnswer,
+  TONGUE_RANGES,
+  tongueResult,
+  type Go,
+  type OwnStep,
+  type Setting,
+  type TongueTest,
+} from './tongue';
+export {
+  COURSE_GLASSES,
+  newBagTold,
+  nextLevel,
+  resultOf,
+  saidOf,
+  houseTruth,
+  type Course,
+  type CourseLevel,
+} from './trainer';
+export { steadiness, type Habit, type Steadiness } from './steadiness';
+export { whatChanged, type Cause, type WhatChanged } from './whatChanged';
+export type { Ranged } from './learned';
+export { livedThrough, WORLDS, type Advisor, type World } from './madeUpHouses';
+export { targetAsItCame } from './asItCame';
+export { nextTime, type NextTime } from './nextTime';
+export type { Learned } from './learned';
+export { sideBySide, type MadeFigure, type SideBySide } from './sideBySide';
