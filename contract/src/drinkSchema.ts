@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { CUTS, HANDS_WORK } from '@steepsis/core';
 import { ownPlantSchema } from './houseSchemas';
+import { moment as utc } from './moment';
 import { targetSchema } from './schemas';
 
 // A drink as it is sent to be kept: its shape and its sizes. Whether it can be made is the core's to say.
@@ -135,4 +136,10 @@ export const drinkSchema = Joi.object({
   note: Joi.string().trim().max(2000).allow(''),
   bottles: Joi.object({ ml: number(10, 5000), count: Joi.number().integer().min(1).max(200) }),
   draft: Joi.valid(true),
+  ours: Joi.object({
+    times: number(0.05, 20),
+    batchId: Joi.string().max(80).required(),
+    madeAt: utc().required(),
+    since: utc().required(),
+  }),
 }).required();

@@ -50,6 +50,8 @@ const measures = Joi.object({
   pieceG: number(0.01, 5000),
 });
 
+const tongue = { noise: number(0.01, 2).required(), pours: Joi.number().integer().min(1).max(600).required() };
+
 export const kitchenSchema = Joi.object({
   altitudeM: number(ALTITUDE.min, ALTITUDE.max).required(),
   roomC: number(5, 45).required(),
@@ -67,7 +69,7 @@ export const kitchenSchema = Joi.object({
   rings: Joi.array().items(number(THERE_RANGES.ringW.min, THERE_RANGES.ringW.max)).min(1).max(12),
   fridgeRoom: Joi.object({ litres: there('litres'), watts: there('watts') }),
   ice: Joi.object({ trayG: there('trayG'), hours: there('hours'), storeG: there('storeG') }),
-  tongue: Joi.object({ noise: number(0.01, 2).required(), pours: Joi.number().integer().min(1).max(600).required() }),
+  tongue: Joi.object({ ...tongue, sweet: Joi.object(tongue), tart: Joi.object(tongue) }),
   night: Joi.object({ fromH: ranged(NIGHT_RANGES.fromH), toH: ranged(NIGHT_RANGES.toH) }),
   units: Joi.valid('metric', 'us', 'imperial'),
   currency: Joi.string().trim().max(8).allow(''),

@@ -15,5 +15,12 @@ export {
 } from './instrumentSchemas';
 export { LABEL_SIZE, labelAskSchema, type LabelAsk, type LabelOf, type LabelOn } from './labelSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
-export { appendEventSchema, listBatchesSchema, startBatchSchema, targetSchema, type SaidOfIt } from './schemas';
+export {
+  appendEventSchema,
+  drinkForSchema,
+  listBatchesSchema,
+  startBatchSchema,
+  targetSchema,
+  type SaidOfIt,
+} from './schemas';
 export type * from './views';

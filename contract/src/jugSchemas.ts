@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { moment } from './moment';
+import { glassPourSchema } from './schemas';
 import { SHELF_EVENTS_READ } from './shelfSchemas';
 import {
   AUDIENCE_FLAGS,
@@ -64,6 +65,8 @@ const tasteSchema = Joi.object({
   tart: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),
   harsh: Joi.number().integer().min(0).max(3).required(),
   flavour: Joi.object({ of: key, wants: Joi.valid('more', 'less').required() }),
+  note: Joi.string().trim().min(1).max(500),
+  who: Joi.string().trim().min(1).max(40),
 });
 
 /** POST /api/jugs: a jug poured together from anything. */
@@ -77,6 +80,7 @@ export const startJugSchema = Joi.object({
   iced: Joi.boolean().strict().required(),
   standard: Joi.number().greater(0).max(100).required(),
   likeName: words(120),
+  likeId: Joi.string().trim().min(1).max(80),
   wantedX: ranged(JUG_STRENGTH),
   audience: Joi.array()
     .items(Joi.string().valid(...AUDIENCE_FLAGS))
@@ -91,7 +95,7 @@ const event = (type: string, fields: Joi.PartialSchemaMap): Joi.ObjectSchema =>
 
 const EVENTS: Record<string, Joi.ObjectSchema> = {
   added: event('added', { parts, after: tasteSchema }),
-  tasted: event('tasted', { taste: tasteSchema.required() }),
+  tasted: event('tasted', { taste: tasteSchema.required(), glass: glassPourSchema }),
   'poured-out': event('poured-out', { ml: Joi.number().min(1).max(50_000).required() }),
   ...Object.fromEntries(Object.entries(SHELF_EVENTS_READ).map(([type, fields]) => [type, event(type, fields)])),
   acknowledged: event('acknowledged', { rule: Joi.string().max(12).required() }),

@@ -15,6 +15,8 @@ import {
   PLAN_CONFIRMATIONS,
   POTENCY_RANGE,
   SECOND_RANGES,
+  GLASS_POUR_RANGES,
+  SERVED_AS,
   SIGNS,
   SITES,
   SOURCES,
@@ -71,6 +73,7 @@ export const targetSchema = Joi.object({
     .items(Joi.string().valid(...AUDIENCE_FLAGS))
     .unique()
     .required(),
+  drinker: Joi.string().trim().min(1).max(40),
   provenance: Joi.object().pattern(Joi.string().max(130), provenanceSchema).max(60),
   confirmedOn: datesOf(PLAN_CONFIRMATIONS),
   asked: Joi.object().pattern(RULE_ID, moment()).max(60),
@@ -113,6 +116,12 @@ const mixSchema = Joi.object().pattern(Joi.string().max(60), ml(50_000)).max(20)
 const brewId = Joi.string().max(60).required();
 const event = (type: string, fields: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
   Joi.object({ id, at, v: Joi.valid(EVENT_VERSION).required(), type: Joi.valid(type).required(), ...fields });
+
+/** A single glass that was built at the table: ml, g. */
+export const glassPourSchema = Joi.object({
+  served: Joi.valid(...SERVED_AS).required(),
+  ...Object.fromEntries(Object.entries(GLASS_POUR_RANGES).map(([field, range]) => [field, ranged(range)])),
+});
 
 const verdictSchema = Joi.object({
   strength: Joi.number().integer().min(-2).max(2).required(),
@@ -188,7 +197,12 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
   observed: event('observed', { sign: Joi.valid(...SIGNS).required(), vesselId: Joi.string().max(60) }),
   ...Object.fromEntries(Object.entries(SHELF_EVENTS).map(([type, fields]) => [type, event(type, fields)])),
   acknowledged: event('acknowledged', { rule: Joi.string().pattern(RULE_ID).required() }),
-  tasted: event('tasted', { state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(), verdict: verdictSchema }),
+  tasted: event('tasted', {
+    state: Joi.valid('warm', 'chilled', 'iced', 'neat').required(),
+    verdict: verdictSchema,
+    glass: glassPourSchema,
+    vesselId: Joi.string().max(80),
+  }),
   undone: event('undone', { eventId: id }),
   discarded: event('discarded', { why: Joi.string().max(300).required(), plantsBack: Joi.valid(true) }),
   started: event('started', { plan: Joi.any() }),
@@ -200,6 +214,12 @@ export const appendEventSchema = (type: unknown): Joi.ObjectSchema =>
   Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
     .unknown()
     .required();
+
+/** GET /api/drinks/:id. */
+export const drinkForSchema = Joi.object({
+  /** for whose liking */
+  for: Joi.string().trim().min(1).max(40),
+});
 
 /** GET /api/batches. */
 export const listBatchesSchema = Joi.object({

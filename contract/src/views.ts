@@ -18,6 +18,7 @@ import type {
   Phase,
   PlanTarget,
   Pourable,
+  Ranged,
   ProbeState,
   Reading,
   Tasting,
@@ -88,6 +89,9 @@ export type DrinkView = {
   lastPlan: FrozenPlan | undefined;
   tastings: readonly (TastingRecord & { at: string; batchId: string })[];
 };
+
+/** GET /api/drinks/lots-so-far: what each lot gives that was tasted, ×, by plant and lot */
+export type LotsSoFar = { lots: Readonly<Record<string, Ranged>> };
 
 /** GET /api/drinks/:id/versions, the latest first */
 export type DrinkVersions = { versions: readonly { version: number; keptAt: string; drink: Drink }[] };

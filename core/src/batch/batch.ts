@@ -37,6 +37,7 @@ import { jugOf, type JugWanted, type MixVolumes, type OnHand } from '../plan/mix
 import type { PhReading } from '../keeping/keepingWindow';
 import { afterOnShelf, JUG, storedVessel, type ShelfEventBody, type StoredVessel } from '../keeping/storedVessel';
 import { pourGlass, iceFor } from '../plan/glass';
+import { afterGlass, type GlassPour } from '../serve/atGlass';
 import { plantsOf } from '../reference/plants';
 import { atGlassOf, bookStandard, fixedPerLitreMl } from '../plan/houseStandard';
 import { isEndless, lineLiquid } from '../plan/mixLines';
@@ -50,7 +51,15 @@ import { isEndless, lineLiquid } from '../plan/mixLines';
 export type Phase = 'running' | 'strained' | 'measured' | 'put-away' | 'discarded';
 
 /** A verdict as it stands, with the event it came by. */
-export type Tasting = { eventId: string; at: string; state: ServedState; verdict: Verdict };
+export type Tasting = {
+  eventId: string;
+  at: string;
+  state: ServedState;
+  verdict: Verdict;
+  /** a single glass that was built at the table, and what of the batch was in it */
+  glass?: GlassPour;
+  vesselId?: string;
+};
 export { JUG };
 
 /** All that is known of one making of a drink: what its events come to. Times are UTC, ISO 8601; volumes ml. */
@@ -218,7 +227,16 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'tasted':
       return {
         ...batch,
-        tastings: [...batch.tastings, { eventId: event.id, at: event.at, state: event.state, verdict: event.verdict }],
+        tastings: [
+          ...batch.tastings,
+          {
+            eventId: event.id,
+            at: event.at,
+            state: event.state,
+            verdict: event.verdict,
+            ...(event.glass ? { glass: event.glass, vesselId: event.vesselId ?? JUG } : {}),
+          },
+        ],
       };
     case 'discarded':
       return { ...batch, phase: 'discarded', discardedWhy: event.why, vessels: [] };
@@ -505,15 +523,24 @@ export const standardOf = (batch: Batch): number => bookStandard(batch.plan.drin
  * What the taster had in the glass: the jug as it was at that moment with what goes in at the glass, over ice or not; the mix
  * as planned without a jug.
  */
-export function tastedLiquid(batch: Batch, { state, at }: Pick<Tasting, 'state' | 'at'>): Liquid {
+export function tastedLiquid(
+  batch: Batch,
+  { state, at, glass, vesselId }: Pick<Tasting, 'state' | 'at' | 'glass' | 'vesselId'>,
+): Liquid {
   const { drink, target, kitchen } = batch.plan;
+  const rest = glass && brewLines(batch.plan).find((l) => l.lineId === vesselId);
+  if (rest) return afterGlass(plenty(concentrateOf(batch, rest.brewId)), glass, kitchen);
   const corrected = batch.jugSince.filter((j) => Date.parse(j.at) <= Date.parse(at)).at(-1);
   const jug = corrected?.liquid ?? batch.jug ?? plannedJug(batch);
   if (massG(jug) === 0) return jug;
+  if (glass) return afterGlass(plenty(jug), glass, kitchen);
   const iceG = state === 'iced' ? iceFor(drink.serve, target.glassMl, true) : 0;
   const atGlass = atGlassOf(drink, target.glassMl);
   return pourGlass(jug, { glassMl: target.glassMl, iceG, atGlass }, kitchen, drink.serve.rightAtMin).liquid;
 }
+
+/** Enough of a liquid for any glass: what is left of it has nothing to do with what was in one. */
+const plenty = (l: Liquid): Liquid => (volumeMl(l) > 0 ? portionOf(l, 2000 / volumeMl(l)) : l);
 
 /**
  * The jug of one making mixed as another one was, so many times as large: what was poured and stirred in, or what was planned where it was

@@ -6,6 +6,7 @@ import type { MeasuredBy, Sign } from '../keeping/kept';
 import type { ShelfEventBody } from '../keeping/storedVessel';
 import type { MixVolumes } from '../plan/mixJug';
 import type { Drawn } from '../pantry/pantry';
+import type { GlassPour } from '../serve/atGlass';
 import type { PlannedSyrup } from '../plan/planTypes';
 
 /** A brew of a frozen plan: all its pots together. */
@@ -119,7 +120,8 @@ export type BatchEventBody =
   | Exclude<ShelfEventBody, { type: 'measured' }>
   /** a warning was read at the stove or the shelf, and the cook goes ahead */
   | { type: 'acknowledged'; rule: string }
-  | { type: 'tasted'; state: ServedState; verdict: Verdict }
+  /** `glass`: a single glass that was built at the table, of which this was said, and from what */
+  | { type: 'tasted'; state: ServedState; verdict: Verdict; glass?: GlassPour; vesselId?: string }
   | { type: 'undone'; eventId: string }
   /** `plantsBack`: nothing was heated or wetted yet, and what was weighed out goes back into the pantry */
   | { type: 'discarded'; why: string; plantsBack?: true };

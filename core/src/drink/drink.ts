@@ -199,7 +199,12 @@ export type Drink = {
   bottles?: Bottles;
   /** kept as it is, although it cannot be planned yet */
   draft?: true;
+  /** a glass of the house is its standard: so many times the card's glass, of which batch, and since when (ISO) */
+  ours?: Ours;
 };
+
+/** A glass of the house as the standard of a drink. */
+export type Ours = { times: number; batchId: string; madeAt: string; since: string };
 
 /** A second drink from the first brew: so much of the base with water. Sugar comes with the base alone. */
 export type SecondDrink = { name: string; litres: number; strengthX: number; water: 'still' | 'sparkling' };
@@ -226,6 +231,8 @@ export type PlanTarget = {
   /** of the other brews; each one's first way as written where left out */
   others?: Readonly<Record<string, WayChoice>>;
   audience: Audience;
+  /** for whose liking it is, by the name they taste under; the cook's where left out */
+  drinker?: string;
   /** what is known of single ingredients, by "brew/ingredient" */
   provenance?: Readonly<Record<string, Provenance>>;
   /** what was confirmed of the whole, and on which day (ISO date) */
@@ -269,8 +276,8 @@ export type Kitchen = {
   fridgeRoom?: FridgeRoom;
   ice?: IceMaking;
   night?: Night;
-  /** the noise of this house's tongue, ln, and by how many pours it is known; the book's where left out */
-  tongue?: { noise: number; pours: number };
+  /** the cook's own tongue: of strength, and of sweetness and sharpness where they were tried too; the book's where left out */
+  tongue?: Tongue & { sweet?: Tongue; tart?: Tongue };
   units?: MeasureSystem;
   /** what its prices are in, as it is written behind a figure */
   currency?: string;
@@ -280,6 +287,9 @@ export type Kitchen = {
   /** who is at the table unless an occasion says otherwise */
   audience?: Audience;
 };
+
+/** How unsure a word is, ln, and by how many pours that is known. */
+export type Tongue = { noise: number; pours: number };
 
 /** Room in the fridge for drinks: litres, and the heat it takes out of what is warm beyond what its walls let in, W. */
 export type FridgeRoom = { litres: number; watts: number };

@@ -10,6 +10,7 @@ import {
   type ShelfEventBody,
   type StoredVessel,
 } from '../keeping/storedVessel';
+import type { GlassPour } from '../serve/atGlass';
 import type { PouredPart } from './pouredPart';
 import type { Taste } from './taste';
 
@@ -28,6 +29,8 @@ export type FreeJugEventBody =
       /** what ×1.0 is, as weighted strength, and whose glass that is */
       standard: number;
       likeName: string;
+      /** the drink of the book whose glass that is; earlier releases kept its name alone */
+      likeId?: string;
       /** × that the glass is to be */
       wantedX: number;
       audience: Audience;
@@ -35,7 +38,7 @@ export type FreeJugEventBody =
       parts: readonly PouredPart[];
     }
   | { type: 'added'; parts: readonly PouredPart[]; after?: Taste }
-  | { type: 'tasted'; taste: Taste }
+  | { type: 'tasted'; taste: Taste; glass?: GlassPour }
   /** a glass of the jug, as earlier releases told it */
   | { type: 'poured-out'; ml: number }
   /** what happens to the jug, or to a bottle that was filled from it */
@@ -62,7 +65,7 @@ export type FreeJug = Omit<Start, 'type' | 'parts'> & {
   vessels: readonly StoredVessel[];
   /** what is left in the jug */
   liquid: Liquid;
-  tastings: readonly { eventId: string; at: string; taste: Taste }[];
+  tastings: readonly { eventId: string; at: string; taste: Taste; glass?: GlassPour }[];
   discarded: boolean;
   events: readonly FreeJugEvent[];
 };
@@ -101,7 +104,13 @@ function applied(jug: FreeJug, e: FreeJugEvent): FreeJug {
     case 'added':
       return withParts(jug, e.parts, e.at);
     case 'tasted':
-      return { ...jug, tastings: [...jug.tastings, { eventId: e.id, at: e.at, taste: e.taste }] };
+      return {
+        ...jug,
+        tastings: [
+          ...jug.tastings,
+          { eventId: e.id, at: e.at, taste: e.taste, ...(e.glass ? { glass: e.glass } : {}) },
+        ],
+      };
     case 'poured-out':
       return onShelf(jug, { type: 'poured', vesselId: JUG, ml: e.ml }, e.at);
     case 'acknowledged':

@@ -2,7 +2,8 @@ import { goalFor, type GoalOf } from '../blend/goals';
 import type { BlendGoal } from '../blend/solveBlend';
 import type { ServedState, Verdict } from '../batch/batchEvent';
 import { acidGPerL, type Liquid } from '../liquid/liquid';
-import { FELT, NOISE, sweetFelt } from '../taste/preference';
+import { LEARNING } from '../taste/filter';
+import { FELT, sweetFelt } from '../taste/preference';
 import { timesStandard } from '../liquid/strength';
 import { harshLoad } from '../liquid/harshness';
 import { sweetGPerL } from '../liquid/sweetness';
@@ -17,6 +18,9 @@ export type Taste = {
   harsh: Verdict['harsh'];
   /** one flavour by itself */
   flavour?: { of: Flavour; wants: 'more' | 'less' };
+  note?: string;
+  /** who tasted, where it was not the cook */
+  who?: string;
 };
 
 /** An ordinary sweetness, g/L, for what is said before there is a figure. */
@@ -30,9 +34,9 @@ export type ToBeDrunk = { state: ServedState; thinning: number };
  * covers in the model of verdicts. House estimates.
  */
 const STEP = {
-  strength: (v: Verdict['strength']): number => Math.exp(NOISE.strength * v),
-  sweet: (v: Verdict['sweet']): number => Math.exp(1.2 * NOISE.sweet * v),
-  tart: (v: Verdict['tart']): number => Math.exp(0.75 * NOISE.tart * v),
+  strength: (v: Verdict['strength']): number => Math.exp(LEARNING.noise.strength * v),
+  sweet: (v: Verdict['sweet']): number => Math.exp(1.2 * LEARNING.noise.sweet * v),
+  tart: (v: Verdict['tart']): number => Math.exp(0.75 * LEARNING.noise.tart * v),
   harsh: (v: Verdict['harsh']): number => (v >= 3 ? 1.6 : v === 2 ? 1.3 : 1),
 } as const;
 

@@ -35,8 +35,8 @@ export type Book = {
 };
 
 /**
- * The house standard, the glass that is ×1.0: the drink's own recipe run forward with the reference figures. It is worked
- * out anew each time and never stored, so a better model does not move what ×1.0 means.
+ * The house standard, the glass that is ×1.0: the drink's own recipe run forward with the reference figures, so many times as strong as the
+ * house made it. It is worked out anew each time and never stored, so a better model does not move what ×1.0 means.
  * @throws InputError for a recipe that does not come out, as one too large for any ordinary pot
  */
 export function bookOf(drink: Drink): Book {
@@ -47,8 +47,13 @@ export function bookOf(drink: Drink): Book {
   return book;
 }
 
-/** Weighted strength of ×1.0. */
+/** Weighted strength of ×1.0: a glass of the house where one was made the standard, the card's otherwise. */
 export const bookStandard = (drink: Drink): number => bookOf(drink).standard;
+
+/** Weighted strength of the glass as the card has it. */
+export const cardStandard = (drink: Drink): number => bookStandard(drink) / timesOfCard(drink);
+
+const timesOfCard = ({ ours }: Drink): number => ours?.times ?? 1;
 
 // A drink is never changed in place, so its book can be kept for as long as the drink itself is.
 const BOOKS = new WeakMap<Drink, Book>();
@@ -80,7 +85,7 @@ function runBook(drink: Drink): Book {
   const amounts = poured.map((l) => weightedStrength(l) * volumeMl(l));
   const all = amounts.reduce((sum, a) => sum + a, 0);
   return {
-    standard: weightedStrength(liquid),
+    standard: weightedStrength(liquid) * timesOfCard(drink),
     glass: liquid,
     jugLiquid: jug,
     jugMl: partsMl + restMl,
@@ -116,7 +121,7 @@ const MOST_BOOK_POTS = 12;
 export function writtenTarget(drink: Drink): PlanTarget {
   const { glass } = bookOf(drink);
   const way = drink.brews[0].ways.find((w) => w.id === drink.book.wayId) ?? drink.brews[0].ways[0]!;
-  const { litres, sugarGPerL: sugarRange } = TARGET_RANGES;
+  const { litres, sugarGPerL: sugarRange, strengthX: strengthRange } = TARGET_RANGES;
   const within = (x: number, range: { min: number; max: number }): number =>
     Math.min(range.max, Math.max(range.min, x));
   const { hot, audience } = drink.defaults;
@@ -125,7 +130,7 @@ export function writtenTarget(drink: Drink): PlanTarget {
     glassMl: drink.serve.glassMl,
     iced: drink.book.iced,
     ...(hot && !drink.book.iced ? { hot } : {}),
-    strengthX: 1,
+    strengthX: within(1 / timesOfCard(drink), strengthRange),
     sugarGPerL: within(Math.round(sweetGPerL(glass)), sugarRange),
     wayId: way.id,
     steepMin: within(writtenMinutes(way), TARGET_RANGES.steepMin),

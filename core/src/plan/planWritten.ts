@@ -78,6 +78,7 @@ function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
     glassesEach,
     readyBy,
     potency,
+    drinker,
   } = asked;
   const way =
     drink.brews[0].ways.find((w) => w.id === wayId) ?? drink.brews[0].ways.find((w) => w.id === written.wayId)!;
@@ -98,6 +99,7 @@ function startOf(drink: Drink, asked: PlanTarget): PlanTarget {
     ...(glassesEach === undefined ? {} : { glassesEach }),
     ...(readyBy ? { readyBy } : {}),
     ...(potency ? { potency } : {}),
+    ...(drinker ? { drinker } : {}),
     asWritten: true,
   };
 }

@@ -10,6 +10,7 @@ import type { PouredPart } from '../jug/pouredPart';
 import { qualitiesOf } from '../jug/qualities';
 import { benchFigures, type BenchFigures } from '../jug/fillJug';
 import { jugForGlass } from '../plan/glass';
+import { MINUTES_TO_RIGHT, type GlassPour, type ServedAs } from './atGlass';
 import type { Finding } from '../safety/evaluate';
 
 /** One kind of drinker: how many, and how each wants the glass. */
@@ -25,7 +26,7 @@ export type Drinkers = {
   /** ml of spirit in each glass */
   spiritMl: number;
   /** how the glass is filled up and served */
-  served: 'iced' | 'chilled' | 'sparkling' | 'hot';
+  served: ServedAs;
   audience: Audience;
 };
 
@@ -95,9 +96,6 @@ export function buildGlass(base: GuestBase, drinkers: Drinkers, kitchen: Kitchen
   };
 }
 
-/** A glass over ice is right after so many minutes. House estimate: the middle of the glass. */
-const MINUTES_TO_RIGHT = 5;
-
 const MISSED_WORDS = {
   strength: (d: Drinkers): string => `the base is not strong enough for ×${d.strengthX}`,
   sugar: (d: Drinkers): string =>
@@ -157,6 +155,19 @@ function poured(
     parts,
   };
 }
+
+/** What was poured into a glass that was built so, as it is told with what is said of it. */
+export const pourOf = ({ pour, iceG, drinkers }: GlassBuild, { syrupBrix, abv }: GuestBase): GlassPour => ({
+  served: drinkers.served,
+  baseMl: pour.base,
+  waterMl: pour.water,
+  syrupMl: pour.syrup,
+  syrupBrix,
+  lemonMl: pour.lemon,
+  spiritMl: pour.spirit,
+  abv,
+  iceG,
+});
 
 /** All glasses of a table together: ml, g. */
 export type GuestTotals = {

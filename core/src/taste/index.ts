@@ -1,6 +1,6 @@
 // What verdicts teach, what moved a glass, and training for the tongue and the judgement.
-export { learnFrom, type NextLot, type TastingRecord } from './preference';
-export { nextLotOf, tastingRecordOf } from './recordOf';
+export { learnFrom, type NextMaking, type TastingRecord } from './preference';
+export { kindOfDrink, nextMakingOf, tastingRecordOf, tastingRecordsOfJug } from './recordOf';
 export {
   drawn,
   LADDER_GOES,
@@ -29,6 +29,8 @@ export { steadiness, type Habit, type Steadiness } from './steadiness';
 export { whatChanged, type Cause, type WhatChanged } from './whatChanged';
 export type { Ranged } from './learned';
 export { livedThrough, WORLDS, type Advisor, type World } from './madeUpHouses';
+export { cardsAgain, madeOurs, timesOfToday } from './ours';
+export { ownNoiseOf } from './tongue';
 export { targetAsItCame } from './asItCame';
 export { nextTime, type NextTime } from './nextTime';
 export type { Learned } from './learned';

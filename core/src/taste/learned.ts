@@ -16,10 +16,12 @@ export type Learned = {
   strength: readonly Foreseen[];
   /** what each lot gives that a tasted batch was made of, by plant and lot */
   lots: Readonly<Record<string, Ranged>>;
-  /** where somebody beside the cook likes it, by their name */
-  people: Readonly<Record<string, Ranged>>;
+  /** where somebody beside the cook likes it, by their name, and how unsure their tongue is, times the book's */
+  people: Readonly<Record<string, Ranged & { tongueX: number }>>;
   /** the next batch is made of a lot of which nothing was tasted yet */
   newLot: boolean;
+  /** the chance that the last batch was made of another lot than the one before it, where none was told */
+  otherLot: number;
   /** which way the last plan went from the one before it, of one lot */
   lastMove: -1 | 0 | 1;
   /** spreads on the log scale */

@@ -3,9 +3,12 @@ import {
   afterBatch,
   chanceRight,
   foreseen,
+  fourInFive,
   freshState,
   LEARNING,
+  likingSd,
   wantedLnX,
+  wordOfStrength,
   worthIt,
   type KnownHouse,
   type Observed,
@@ -59,17 +62,14 @@ export type Outcome = {
   turned: number;
 };
 
-const FOUR_IN_FIVE = 1.2816;
 const WORDS = [-2, -1, 0, 1, 2] as const;
 
 /** What a taster says of a glass that is so far from what is liked, ln. */
-export function wordFor(off: number, noise: number, random: Random): Observed & { kind: 'word' } {
+export function wordFor(off: number, noise: number, random: Random): -2 | -1 | 0 | 1 | 2 {
   const felt = (off + normalDraw(random) * noise) / noise;
-  const word =
-    random() < LEARNING.lapse
-      ? WORDS[Math.floor(random() * WORDS.length)]!
-      : WORDS[LEARNING.cuts.filter((c) => felt > c).length]!;
-  return { kind: 'word', lnX: 0, word };
+  return random() < LEARNING.lapse
+    ? WORDS[Math.floor(random() * WORDS.length)]!
+    : WORDS[LEARNING.cuts.filter((c) => felt > c).length]!;
 }
 
 /** What an advisor leads to in so many houses of a world, the same for the same seed. */
@@ -105,13 +105,13 @@ function oneHouse(
   errors: number[][],
   tally: { covered: number; asked: number; said: number; was: number; close: number; turned: number; turns: number },
 ): void {
-  const noise = LEARNING.noise * (world.noiseTimes ?? 1);
+  const noise = LEARNING.noise.strength * (world.noiseTimes ?? 1);
   const known: KnownHouse | undefined = advisor === 'knowing' ? { lotSd: world.lotSd, noise } : undefined;
   const learns = advisor === 'filter' || advisor === 'knowing';
-  let liking = normalDraw(random) * LEARNING.likingSd;
+  let liking = normalDraw(random) * likingSd('strength');
   let lot = normalDraw(random) * world.lotSd;
   let lotNo = 0;
-  let state: State | undefined = learns ? freshState(known) : undefined;
+  let state: State | undefined = learns ? freshState('strength', known ? { known } : {}) : undefined;
   let lnX = 0;
   let lastMove = 0;
   let firstOfLot = true;
@@ -119,10 +119,10 @@ function oneHouse(
     const madeOff = normalDraw(random) * (world.making ?? LEARNING.makingSd);
     const measuredOff = normalDraw(random) * LEARNING.extractSd;
     const off = lnX + lot + madeOff - liking;
-    const { word } = wordFor(off, noise, random);
+    const word = wordFor(off, noise, random);
     const seen: Observed[] = [
       ...(world.measured ? [{ kind: 'extract', lnRatio: lot + madeOff + measuredOff } as const] : []),
-      { kind: 'word', lnX, word },
+      wordOfStrength(lnX, word),
     ];
     const before = lnX;
     const wasLot = lotNo;
@@ -134,19 +134,20 @@ function oneHouse(
     if (advisor === 'fifteen' && word !== 0) lnX += Math.log(word < 0 ? 1.15 : 0.85);
     if (state) {
       const nextLot = world.told ? String(lotNo) : undefined;
-      const parts = foreseen(state, nextLot);
-      const { mean, sd } = wantedLnX(parts);
+      const parts = foreseen(state, nextLot === undefined ? {} : { lot: nextLot });
+      const { mean } = wantedLnX(parts);
+      const { low, high } = fourInFive(parts);
       // Of a lot that came without a word nobody can be sure.
       const foretold = world.told || wasLot === lotNo;
       if (foretold) {
-        if (Math.abs(liking - lot - mean) <= FOUR_IN_FIVE * sd) tally.covered++;
+        if (liking - lot >= low && liking - lot <= high) tally.covered++;
         tally.asked++;
       }
       const turns = wasLot === lotNo && lastMove !== 0 && Math.sign(mean - lnX) !== lastMove;
       if ((lnX - mean) ** 2 >= worthIt(turns)) lnX = mean;
       else {
         const then = lnX + lot + normalDraw(random) * (world.making ?? LEARNING.makingSd) - liking;
-        const right = wordFor(then, noise, random).word === 0;
+        const right = wordFor(then, noise, random) === 0;
         if (foretold) {
           tally.close++;
           tally.said += chanceRight(parts, lnX);

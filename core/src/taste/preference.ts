@@ -5,19 +5,27 @@ import {
   afterBatch,
   chanceRight,
   foreseen,
+  fourInFive,
   freshState,
   LEARNING,
   lotLn,
   peopleOf,
+  replacedChance,
+  tongueSoFar,
   wantedLnX,
+  wordOfStrength,
+  type About,
+  type Axis,
+  type Foreseen,
   type Observation,
+  type Observed,
+  type OwnNoise,
   type State,
 } from './filter';
 import type { Learned, Ranged } from './learned';
 
-// What verdicts say about the house: the strength it likes, apart from what its lots of leaf give (filter.ts), the harshness it bears, the
-// sugar it likes. A verdict is an ordered answer: the true impression plus noise, cut into words. Harshness and sugar are each told of by
-// words of their own, and have a posterior on a grid from end to end: there is no false minimum to stop in.
+// What verdicts say about the house: the strength it likes, apart from what its lots of leaf give, the harshness it bears, the sugar it
+// likes. A verdict is an ordered answer: the true impression plus noise, cut into words (filter.ts).
 
 /** What a taster had in the glass by the model, and what was said of it. */
 export type TastingRecord = {
@@ -31,6 +39,11 @@ export type TastingRecord = {
   verdict: Verdict;
   /** the batch it was a glass of: what is said of one batch is said of one making */
   batchId?: string;
+  /** its drink, and the plant that carries its strength */
+  drinkId?: string;
+  plant?: string;
+  /** the sweetness its drink is written with, g/L */
+  writtenSugarGPerL?: number;
   /** the lot of the plant that carries its strength, where it was taken from the pantry; by plant and lot */
   lot?: string;
   /** what that plant was reckoned to give against the reference when it was planned; 1 where left out */
@@ -39,21 +52,21 @@ export type TastingRecord = {
   extractLn?: number;
 };
 
-/** What the next batch will be made of: a lot, where the pantry tells, and what it is reckoned to give. */
-export type NextLot = {
+/** What the next batch is of: its drink, the plant that carries it and its lot where the pantry tells, for whom it is. */
+export type NextMaking = {
+  drinkId?: string;
+  plant?: string;
   lot?: string;
+  /** what that plant is reckoned to give */
   potencyX?: number;
-  /** noise of the one who tastes, where it is known, ln */ noise?: number;
+  /** for whom, where it is not the cook */
+  who?: string;
+  /** the cook's own tongue, where a ladder has told it */
+  own?: OwnNoise;
 };
 
-/** Spread of what is learned by itself, before any tasting, on the log scale. House estimates. For strength see the filter. */
-export const PRIOR_SIGMA = { harshLimit: 0.4, sugar: 0.3 } as const;
-
-/** Noise of one verdict, log scale: a step of 1.2 is about one just noticeable step of strength. House estimates. */
-export const NOISE = { strength: LEARNING.noise, harsh: 0.25, sweet: 0.2, tart: 0.35 } as const;
-
 /** Cuts between the four words of harshness, in units of noise: at what the house bears, half of the answers are "a bit harsh" or worse. */
-const HARSH_CUTS = [-1.3, 0, 1] as const;
+const HARSH_CUTS: readonly [number, number, number] = [-1.3, 0, 1];
 
 /**
  * Between what, in units of noise, a word of sweetness or tartness is said. The words for a bit were not there at first, and what
@@ -84,106 +97,65 @@ const MOUTHFUL_C: Record<ServedState, number> = { warm: 45, chilled: 8, iced: 1,
 export const sweetFelt = (state: ServedState, sugarGPerL: number): number =>
   sweetnessFelt(sugarGPerL, MOUTHFUL_C[state]);
 
-/** Chance that an answer falls between two cuts, kept off zero so that one slip of the finger cannot rule a value out. */
-function answerChance(latent: number, cuts: readonly number[], index: number): number {
-  const upper = index < cuts.length ? normalCdf(cuts[index]! - latent) : 1;
-  const lower = index > 0 ? normalCdf(cuts[index - 1]! - latent) : 0;
-  return 0.94 * (upper - lower) + 0.06 / (cuts.length + 1);
-}
-
-/** Chance of such a word; as above, none is ever impossible. */
-function saidChance(latent: number, word: number): number {
-  const [from, to] = SAID.get(word) ?? [-Infinity, Infinity];
-  return 0.94 * (normalCdf(to - latent) - normalCdf(from - latent)) + 0.02;
-}
-
-/** Log chance of what was said, for one value of an unknown on the log scale. */
-type LogChance = (unknown: number, r: TastingRecord) => number;
-
-const OF_HARSHNESS: LogChance = (limit, r) => {
-  const felt = Math.log(Math.max(1e-3, r.harshLoad) * FELT[r.state].harsh);
-  return Math.log(answerChance((felt - limit) / NOISE.harsh, HARSH_CUTS, r.verdict.harsh));
-};
-
-/** Too sharp and not sweet enough are one complaint about the balance; the acid itself comes with the leaf. */
-const ofSugar =
-  (priorGPerL: number): LogChance =>
-  (sugar, r) => {
-    if (r.sugarGPerL <= 0) return 0;
-    const sweet = Math.log((r.sugarGPerL * sweetFelt(r.state, r.sugarGPerL)) / priorGPerL) - sugar;
-    return (
-      Math.log(saidChance(sweet / NOISE.sweet, r.verdict.sweet)) +
-      Math.log(saidChance(-sweet / NOISE.tart, r.verdict.tart))
-    );
-  };
-
-/** The grid: so far to either side on the log scale (nine times and a ninth), in steps finer than any tongue. */
-const GRID_REACH = 2.2;
-const GRID_STEP = 0.01;
-const GRID = Array.from(
-  { length: Math.round((2 * GRID_REACH) / GRID_STEP) + 1 },
-  (_, i) => -GRID_REACH + i * GRID_STEP,
-);
-
-/** The curvature is slightly too sure of itself (checked on made-up drinkers): spreads are widened by this. */
-const WIDENED = 1.05;
-
-/**
- * The most probable value of an unknown after what was said, and its spread, log scale: the highest point of the grid, its place
- * between the grid's points and its spread from the parabola through it and its neighbours.
- */
-function posterior(records: readonly TastingRecord[], sigma: number, chance: LogChance): { mode: number; sd: number } {
-  const log = (u: number): number => records.reduce((sum, r) => sum + chance(u, r), -((u / sigma) ** 2) / 2);
-  const logs = GRID.map(log);
-  const at = GRID[logs.reduce((best, l, i) => (l > logs[best]! ? i : best), 0)]!;
-  const [before, here, after] = [log(at - GRID_STEP), log(at), log(at + GRID_STEP)];
-  const bend = (before - 2 * here + after) / GRID_STEP ** 2;
-  return {
-    mode: bend < 0 ? at + (before - after) / (2 * bend * GRID_STEP) : at,
-    // Far in a tail the floor on chances can flatten the top; it is never taken as less sure than this.
-    sd: WIDENED / Math.sqrt(Math.max(1, -bend)),
-  };
-}
+/** A word that slips out whatever was tasted, of all words of harshness, sweetness and tartness. */
+const SLIPS = 0.06;
 
 /**
  * What the house has taught so far. Without tastings everything is at its prior.
- * @param records the latest first
+ * @param records of the drink, and of others of its kind: a part of what is liked is shared. The latest first
  * @param sugarPriorGPerL the sweetness the drink is written with, g/L
- * @param next what the next batch will be made of
+ * @param next what the next batch will be made of, and for whom
  */
-export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number, next: NextLot = {}): Learned {
+export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: number, next: NextMaking = {}): Learned {
+  const { drinkId, plant, lot, who, own = {} } = next;
   const prior = Math.max(1, sugarPriorGPerL);
   const batches = batchesOf(records);
-  const state = batches.reduce((s, b) => afterBatch(s, observationOf(b)), freshState(undefined, next.noise));
+  const after = (axis: Axis, observation: (of: OfBatch) => Observation): State =>
+    batches.reduce((s, b) => afterBatch(s, observation(b)), freshState(axis, { own }));
+  const state = after('strength', strengthOf);
+  const about: About = {
+    ...(drinkId === undefined ? {} : { drink: drinkId }),
+    ...(plant === undefined ? {} : { plant }),
+    ...(lot === undefined ? {} : { lot }),
+    ...(who === undefined ? {} : { who }),
+  };
   // A plan reckons with what its lot is said to give: what is wanted is wanted in those terms.
   const reckoned = Math.log(next.potencyX ?? 1);
-  const parts = foreseen(state, next.lot).map((p) => ({ ...p, mean: p.mean + reckoned }));
+  const forWhom = (one: About): readonly Foreseen[] =>
+    foreseen(state, one).map((p) => ({ ...p, mean: p.mean + reckoned }));
+  const parts = forWhom(about);
   const strength = wantedLnX(parts);
-  const harsh = posterior(records, PRIOR_SIGMA.harshLimit, OF_HARSHNESS);
-  const sugar = posterior(records, PRIOR_SIGMA.sugar, ofSugar(prior));
+  const harsh = wantedLnX(foreseen(after('limit', harshnessOf), about));
+  const sugar = wantedLnX(foreseen(after('sugar', sweetnessOf(prior)), about));
+  const mine = records.filter((r) => drinkId === undefined || r.drinkId === undefined || r.drinkId === drinkId);
   return {
-    tastings: records.length,
+    tastings: mine.length,
     wantedX: Math.exp(strength.mean),
-    harshLimit: Math.exp(harsh.mode),
-    wantedSugarGPerL: records.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(sugar.mode) : undefined,
+    harshLimit: Math.exp(harsh.mean),
+    wantedSugarGPerL: mine.some((r) => r.sugarGPerL > 0) ? prior * Math.exp(sugar.mean) : undefined,
     strength: parts,
     people: Object.fromEntries(
-      peopleOf(state).map((who) => {
-        const { mean, sd } = wantedLnX(foreseen(state, next.lot, who));
-        return [who, between(mean + reckoned, sd)];
+      peopleOf(state).map((name) => {
+        const theirs = forWhom({ ...about, who: name });
+        return [name, { ...inX({ ...wantedLnX(theirs), ...fourInFive(theirs) }), tongueX: tongueSoFar(state, name) }];
       }),
     ),
     lots: Object.fromEntries(
-      [...new Set(batches.flatMap((b) => b[0]!.lot ?? []))].map((lot) => [lot, lotOf(state, lot)]),
+      batches.flatMap(([{ plant: of = '', lot: its }]) =>
+        its === undefined ? [] : [[its, inX(lotLn(state, its, of))]],
+      ),
     ),
-    newLot: next.lot !== undefined && !batches.some((b) => b[0]!.lot === next.lot),
-    lastMove: lastMoveOf(batches),
+    newLot: lot !== undefined && !batches.some((b) => b[0].lot === lot),
+    otherLot: replacedChance(state),
+    lastMove: lastMoveOf(batches.filter(([r]) => mine.includes(r))),
     sigma: { wantedX: strength.sd, harshLimit: harsh.sd, sugar: sugar.sd },
   };
 }
 
+type OfBatch = readonly [TastingRecord, ...TastingRecord[]];
+
 /** What was said of each batch, the oldest first. */
-function batchesOf(records: readonly TastingRecord[]): readonly (readonly [TastingRecord, ...TastingRecord[]])[] {
+function batchesOf(records: readonly TastingRecord[]): readonly OfBatch[] {
   const found: [TastingRecord, ...TastingRecord[]][] = [];
   for (const r of [...records].reverse()) {
     const own = r.batchId === undefined ? undefined : found.find((b) => b[0].batchId === r.batchId);
@@ -193,43 +165,77 @@ function batchesOf(records: readonly TastingRecord[]): readonly (readonly [Tasti
   return found;
 }
 
-/** A batch as the filter learns from it, in terms of the reference leaf; what is only mixed has no strength to learn from. */
-function observationOf(records: readonly [TastingRecord, ...TastingRecord[]]): Observation {
-  const [{ lot, potencyX = 1, extractLn }] = records;
+/** What is told of a batch besides what was said. */
+const aboutBatch = ([{ drinkId, plant, lot }]: OfBatch): Omit<Observation, 'seen'> => ({
+  lot,
+  ...(drinkId === undefined ? {} : { drink: drinkId }),
+  ...(plant === undefined ? {} : { plant }),
+});
+
+const spokenBy = ({ verdict: { who } }: TastingRecord): { who?: string } => (who ? { who } : {});
+
+/** A batch as its strength is learned from, in terms of the reference leaf; what is only mixed has no strength to learn from. */
+function strengthOf(records: OfBatch): Observation {
+  const [{ potencyX = 1, extractLn }] = records;
   const reckoned = Math.log(potencyX);
   return {
-    lot,
+    ...aboutBatch(records),
     seen: [
       ...(extractLn === undefined ? [] : [{ kind: 'extract', lnRatio: extractLn + reckoned } as const]),
       ...records.flatMap((r) =>
         r.strengthX > 0
-          ? [
-              {
-                kind: 'word',
-                lnX: Math.log(r.strengthX) - (extractLn ?? 0) - reckoned,
-                word: r.verdict.strength,
-                ...(r.verdict.who ? { who: r.verdict.who } : {}),
-              } as const,
-            ]
+          ? [wordOfStrength(Math.log(r.strengthX) - (extractLn ?? 0) - reckoned, r.verdict.strength, r.verdict.who)]
           : [],
       ),
     ],
   };
 }
 
-/** What a lot gives against the reference, ×, and between what four times in five. */
-function lotOf(state: State, lot: string): Ranged {
-  const { mean, sd } = lotLn(state, lot);
-  return between(mean, sd);
-}
+const harshnessOf = (records: OfBatch): Observation => ({
+  ...aboutBatch(records),
+  seen: records.map((r) => ({
+    kind: 'said',
+    sense: 'harsh',
+    ln: Math.log(Math.max(1e-3, r.harshLoad) * FELT[r.state].harsh),
+    between: harshBetween(r.verdict.harsh),
+    lapse: SLIPS / (HARSH_CUTS.length + 1),
+    words: HARSH_CUTS.length + 1,
+    ...spokenBy(r),
+  })),
+});
 
-const between = (mean: number, sd: number): Ranged => {
-  const within = 1.2816 * sd;
-  return { x: Math.exp(mean), low: Math.exp(mean - within), high: Math.exp(mean + within) };
+/** Too sharp and not sweet enough are one complaint about the balance; the acid itself comes with the leaf. */
+const sweetnessOf =
+  (priorGPerL: number) =>
+  (records: OfBatch): Observation => ({
+    ...aboutBatch(records),
+    seen: records.flatMap((r): Observed[] => {
+      if (r.sugarGPerL <= 0) return [];
+      const ln = Math.log((r.sugarGPerL * sweetFelt(r.state, r.sugarGPerL)) / (r.writtenSugarGPerL ?? priorGPerL));
+      const word = { kind: 'said', ln, lapse: SLIPS / SAID.size, words: SAID.size, ...spokenBy(r) } as const;
+      const [from, to] = saidBetween(-r.verdict.tart);
+      return [
+        { ...word, sense: 'sweet', between: saidBetween(r.verdict.sweet) },
+        { ...word, sense: 'tart', between: [from, to] },
+      ];
+    }),
+  });
+
+const harshBetween = (word: number): readonly [number, number] => {
+  const ends = [-Infinity, ...HARSH_CUTS, Infinity];
+  return [ends[word]!, ends[word + 1]!];
 };
 
+const saidBetween = (word: number): readonly [number, number] => SAID.get(word) ?? [-Infinity, Infinity];
+
+const inX = ({ mean, low, high }: { mean: number; low: number; high: number }): Ranged => ({
+  x: Math.exp(mean),
+  low: Math.exp(low),
+  high: Math.exp(high),
+});
+
 /** Which way the plan of the last batch went from the one before it of the same lot. */
-function lastMoveOf(batches: readonly (readonly [TastingRecord, ...TastingRecord[]])[]): -1 | 0 | 1 {
+function lastMoveOf(batches: readonly OfBatch[]): -1 | 0 | 1 {
   const [before, last] = batches.slice(-2);
   // What was planned is told for the state it was tasted in: over ice is not chilled.
   if (!before || !last || before[0].lot !== last[0].lot || before[0].state !== last[0].state) return 0;
@@ -274,7 +280,7 @@ export function suits(glass: GlassFigures, learned: Learned): number {
   const smooth = share(
     Math.log(Math.max(1e-3, glass.harshLoad) / learned.harshLimit),
     learned.sigma.harshLimit,
-    NOISE.harsh,
+    LEARNING.noise.harsh,
     -Infinity,
     HARSH_CUTS[1],
   );
@@ -282,7 +288,7 @@ export function suits(glass: GlassFigures, learned: Learned): number {
   const sweet = share(
     Math.log(glass.sugarGPerL / learned.wantedSugarGPerL),
     learned.sigma.sugar,
-    NOISE.sweet,
+    LEARNING.noise.sweet,
     -0.8,
     0.8,
   );

@@ -75,7 +75,7 @@ describe('one’s own smallest step', () => {
     expect(nextRatio(Array.from({ length: 9 }, () => go(false)))).toBe(LADDER[0]);
   });
   it('is the book’s before anything was poured, and nearer to the truth after a ladder', () => {
-    expect(ownStep([]).noise).toBeCloseTo(LEARNING.noise, 1);
+    expect(ownStep([]).noise).toBeCloseTo(LEARNING.noise.strength, 1);
     const random = seededRandom(9);
     for (const truth of [0.08, 0.3]) {
       const found = Array.from({ length: 60 }, () => {
@@ -87,7 +87,7 @@ describe('one’s own smallest step', () => {
         return ownStep(goes);
       });
       const middle = found.map((x) => x.noise).sort((a, b) => a - b)[30]!;
-      expect(Math.abs(Math.log(middle / truth))).toBeLessThan(Math.abs(Math.log(LEARNING.noise / truth)));
+      expect(Math.abs(Math.log(middle / truth))).toBeLessThan(Math.abs(Math.log(LEARNING.noise.strength / truth)));
       const held = found.filter((x) => x.low <= truth && truth <= x.high).length / 60;
       expect(held).toBeGreaterThan(0.5);
     }

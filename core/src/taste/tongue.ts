@@ -9,7 +9,8 @@ import {
   TRIANGLE_GUESS,
   triangleCorrect,
 } from './discrimination';
-import { LEARNING } from './filter';
+import type { Kitchen } from '../drink/drink';
+import { LEARNING, type OwnNoise } from './filter';
 
 // Training a tongue: glasses poured from one jug at two strengths, in an order that nobody knows, and what an answer means.
 
@@ -112,6 +113,17 @@ export function nextRatio(goes: readonly Go[]): number {
   return LADDER[rung]!;
 }
 
+/** How unsure the cook's own tongue is, times the book's noise, as far as ladders have told. */
+export function ownNoiseOf({ tongue }: Pick<Kitchen, 'tongue'>): OwnNoise {
+  if (!tongue) return {};
+  const { noise } = LEARNING;
+  return {
+    strength: tongue.noise / noise.strength,
+    ...(tongue.sweet ? { sweet: tongue.sweet.noise / noise.sweet } : {}),
+    ...(tongue.tart ? { tart: tongue.tart.noise / noise.tart } : {}),
+  };
+}
+
 /** The prior of an own step: the book's, as unsure as if six pours stood behind it, ln. */
 const PRIOR_LN_SD = 0.45;
 const GRID = Array.from({ length: 161 }, (_, i) => Math.exp(-1.6 + i * 0.02));
@@ -123,7 +135,7 @@ export type OwnStep = { noise: number; low: number; high: number; stepRatio: num
 export function ownStep(goes: readonly Go[]): OwnStep {
   for (const { ratio } of goes) requirePositive('ownStep', 'ratio', ratio, 'times');
   const logs = GRID.map((times) => {
-    const noise = LEARNING.noise * times;
+    const noise = LEARNING.noise.strength * times;
     return goes.reduce(
       (sum, { ratio, right }) => {
         // Two glasses each with its noise; nobody is right always.
@@ -139,7 +151,7 @@ export function ownStep(goes: readonly Go[]): OwnStep {
   const at = (share: number): number => {
     let sum = 0;
     const i = weights.findIndex((w) => (sum += w) >= share * all);
-    return LEARNING.noise * GRID[Math.max(0, i)]!;
+    return LEARNING.noise.strength * GRID[Math.max(0, i)]!;
   };
   const noise = at(0.5);
   // Φ(0.674) is three in four.

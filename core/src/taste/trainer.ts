@@ -1,5 +1,16 @@
 import { normalDraw, seededRandom } from '../uncertainty/random';
-import { afterBatch, foreseen, freshState, LEARNING, wantedLnX, worthIt, type State } from './filter';
+import {
+  afterBatch,
+  foreseen,
+  freshState,
+  LEARNING,
+  likingSd,
+  wantedLnX,
+  wordOfStrength,
+  worthIt,
+  type About,
+  type State,
+} from './filter';
 import { wordFor } from './madeUpHouses';
 
 // A trainer: made-up houses with a hidden truth, drawn by the same rules that advice was tried on. Nothing of it is written down before.
@@ -22,17 +33,15 @@ const BAG_SD = 0.2;
 /** What is hidden: what is liked, what each bag gives, ×. */
 export type Truth = { likedX: number; bagsX: readonly [number, number | undefined] };
 
-const noiseOf = (level: CourseLevel): number => LEARNING.noise * (level === 1 ? 0.6 : 1);
+const noiseOf = (level: CourseLevel): number => LEARNING.noise.strength * (level === 1 ? 0.6 : 1);
 const bagAt = (level: CourseLevel, glass: number): 0 | 1 => (level >= 3 && glass >= NEW_BAG_AT ? 1 : 0);
 
 /** The truth of a made-up house. */
 export function houseTruth({ seed, level }: Pick<Course, 'seed' | 'level'>): Truth {
   const random = seededRandom(seed);
-  const [liked, first, second] = [LEARNING.likingSd, BAG_SD, BAG_SD].map((sd) => Math.exp(normalDraw(random) * sd)) as [
-    number,
-    number,
-    number,
-  ];
+  const [liked, first, second] = [likingSd('strength'), BAG_SD, BAG_SD].map((sd) =>
+    Math.exp(normalDraw(random) * sd),
+  ) as [number, number, number];
   return { likedX: liked, bagsX: [first, level >= 3 ? second : undefined] };
 }
 
@@ -45,11 +54,13 @@ export function offOf(course: Pick<Course, 'seed' | 'level'>, glass: number, pou
 /** What is said of a glass: the same house says the same of the same glass. */
 export function saidOf(course: Pick<Course, 'seed' | 'level'>, glass: number, pouredX: number): -2 | -1 | 0 | 1 | 2 {
   const random = seededRandom(course.seed * 31 + glass * 7919 + 1);
-  return wordFor(offOf(course, glass, pouredX), noiseOf(course.level), random).word;
+  return wordFor(offOf(course, glass, pouredX), noiseOf(course.level), random);
 }
 
 /** Whether the cook is told of a new bag before a glass. */
 export const newBagTold = (level: CourseLevel, glass: number): boolean => level === 3 && glass === NEW_BAG_AT;
+
+const known = (lot: string | undefined): About => (lot === undefined ? {} : { lot });
 
 /** What the bench's own advice would have poured in the same house, glass by glass, ×. */
 export function advisedX(course: Pick<Course, 'seed' | 'level'>): readonly number[] {
@@ -60,12 +71,12 @@ export function advisedX(course: Pick<Course, 'seed' | 'level'>): readonly numbe
     const told = course.level !== 4;
     const lot = (g: number): string | undefined => (told ? String(bagAt(course.level, g)) : undefined);
     if (glass > 0) {
-      const { mean } = wantedLnX(foreseen(state, lot(glass)));
+      const { mean } = wantedLnX(foreseen(state, known(lot(glass))));
       if ((Math.log(x) - mean) ** 2 >= worthIt(false)) x = Math.exp(mean);
     }
     poured.push(x);
     const word = saidOf(course, glass, x);
-    state = afterBatch(state, { lot: lot(glass), seen: [{ kind: 'word', lnX: Math.log(x), word }] });
+    state = afterBatch(state, { lot: lot(glass), seen: [wordOfStrength(Math.log(x), word)] });
   }
   return poured;
 }

@@ -18,6 +18,7 @@ import type { BatchSummary, SaidOfIt } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
+import { Remembered } from '../shared/remembered';
 import { grouped } from '../shared/grouped';
 import { storedEvent } from '../shared/stored';
 
@@ -31,7 +32,7 @@ export class BatchesStore {
   /** worked out anew when a batch is begun; the lines of batches are the truth */
   private made: Promise<MadeByDrink> | undefined;
   /** what was worked out of a drink's batches, by drink, until something happens to one of them */
-  private readonly remembered = new Map<string, Promise<unknown>>();
+  private readonly remembered = new Remembered();
 
   constructor(private readonly database: DatabaseService) {}
 
@@ -104,7 +105,7 @@ export class BatchesStore {
     const stored = { id, batchId, seq: before.length, at, v: EVENT_VERSION, ...body } as BatchEvent;
     const events = [...before, stored];
     const line = lineOf(batchAfter(events), at);
-    transaction.afterCommit(() => void this.remembered.delete(line.drink_id));
+    transaction.afterCommit(() => this.remembered.forget(line.drink_id));
     if (before.length === 0) {
       await BatchRow.create(line, { transaction });
       transaction.afterCommit(() => (this.made = undefined));
@@ -171,13 +172,8 @@ export class BatchesStore {
   }
 
   /** What is worked out of a drink's batches is worked out once, and anew after the next thing that happens to one of them. */
-  ofDrink<T>(drinkId: string, work: () => Promise<T>): Promise<T> {
-    const known = this.remembered.get(drinkId) as Promise<T> | undefined;
-    if (known) return known;
-    const worked = work();
-    this.remembered.set(drinkId, worked);
-    worked.catch(() => this.remembered.delete(drinkId));
-    return worked;
+  ofDrink<T>(what: string, drinkId: string, work: () => Promise<T>): Promise<T> {
+    return this.remembered.of(drinkId, what, work);
   }
 
   /** How often each drink was made, and when last: read off the index of drinks alone. */

@@ -1,4 +1,12 @@
-import { DEFAULT_KITCHEN, ownPlantId, type Kitchen, type Lot, type OwnPlant, type PantryEntry, type Occasion } from '@steepsis/core';
+import {
+  DEFAULT_KITCHEN,
+  ownPlantId,
+  type Kitchen,
+  type Lot,
+  type OwnPlant,
+  type PantryEntry,
+  type Occasion,
+} from '@steepsis/core';
 
 // The made-up house of the demo: a garden by a lock, its kitchen, and what its pantry holds.
 

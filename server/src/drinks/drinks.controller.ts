@@ -1,6 +1,13 @@
-import { Body, Controller, Get, Param, Put } from '@nestjs/common';
+import { Body, Controller, Get, Param, Put, Query } from '@nestjs/common';
 import type { Drink } from '@steepsis/core';
-import { drinkSchema, type DrinkList, type DrinkVersions, type DrinkView } from '@steepsis/contract';
+import {
+  drinkForSchema,
+  drinkSchema,
+  type DrinkList,
+  type DrinkVersions,
+  type DrinkView,
+  type LotsSoFar,
+} from '@steepsis/contract';
 import { Intake } from '../shared/intake';
 import { invalidInput } from '../shared/problem.filter';
 import { DrinksService } from './drinks.service';
@@ -17,9 +24,16 @@ export class DrinksController {
     return this.drinks.list();
   }
 
+  /** What the lots that were tasted give, over all drinks. */
+  @Get('lots-so-far')
+  lots(): Promise<LotsSoFar> {
+    return this.drinks.lots();
+  }
+
+  /** A drink, and where its next plan starts; for somebody beside the cook where that is asked. */
   @Get(':id')
-  view(@Param('id') id: string): Promise<DrinkView> {
-    return this.drinks.view(id);
+  view(@Param('id') id: string, @Query() query: unknown): Promise<DrinkView> {
+    return this.drinks.view(id, this.intake.accept<{ for?: string }>(drinkForSchema, query).for);
   }
 
   @Get(':id/versions')

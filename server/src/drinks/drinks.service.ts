@@ -1,24 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
 import {
-  batchAfter,
   BOOK,
   fittedTarget,
   InputError,
   kitchenAs,
-  learnFrom,
-  nextLotOf,
   readDrink,
-  targetAsItCame,
-  tastingRecordOf,
-  type Batch,
   type Drink,
-  type FrozenPlan,
   type KitchenUse,
   type Learned,
   type NextTime,
   type PlanTarget,
 } from '@steepsis/core';
-import type { DrinkList, DrinkSummary, DrinkVersions, DrinkView } from '@steepsis/contract';
+import type { DrinkList, DrinkSummary, DrinkVersions, DrinkView, LotsSoFar } from '@steepsis/contract';
 import { BatchesStore } from '../batches/batches.store';
 import { DatabaseService } from '../database/database.service';
 import { ArchivedDrinkRow, DrinkRow } from '../database/models';
@@ -28,20 +21,21 @@ import type { ReadyToStart, toNext } from '../planning/planJobs';
 import { CONFIG, type Config } from '../shared/config';
 import { notFound, ProblemException, unfit } from '../shared/problem.filter';
 import { eachAlone, storedBody } from '../shared/stored';
+import { TaughtService } from './taught.service';
 import { StreamService } from '../stream/stream';
-
-/** Tastings older than this many batches no longer say what the house likes. */
-const BATCHES_LEARNED_FROM = 40;
 
 /** The drinks book, and what past batches have taught about each drink. */
 @Injectable()
 export class DrinksService {
+  private readonly parsed = new Map<string, Drink>();
+
   constructor(
     private readonly database: DatabaseService,
     private readonly batches: BatchesStore,
     private readonly house: HouseService,
     private readonly stream: StreamService,
     private readonly planner: Planner,
+    private readonly taught: TaughtService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -60,17 +54,10 @@ export class DrinksService {
   }
 
   async list(): Promise<DrinkList> {
-    const latest = new Map<string, DrinkRow>();
-    for (const row of await DrinkRow.findAll({
-      order: [
-        ['id', 'ASC'],
-        ['version', 'ASC'],
-      ],
-    }))
-      latest.set(row.id, row);
+    const latest = await this.latestRows();
     const made = await this.batches.madeByDrink();
     const archived = new Set((await ArchivedDrinkRow.findAll()).map((r) => r.id));
-    const rows = [...latest.values()].map((row) => ({ id: row.id, name: row.id.replaceAll('-', ' '), row }));
+    const rows = latest.map(nameless);
     const { items, unread } = await eachAlone(rows, ({ row }): DrinkSummary => {
       const drink = drinkOf(row);
       return {
@@ -84,6 +71,29 @@ export class DrinksService {
       };
     });
     return { drinks: items, unread };
+  }
+
+  /** The latest version of every drink that can be read: parsed once as long as it is the latest. */
+  private async latest(): Promise<readonly Drink[]> {
+    const { items } = await eachAlone((await this.latestRows()).map(nameless), ({ row }) => {
+      const key = `${row.id} ${row.version}`;
+      const drink = this.parsed.get(key) ?? drinkOf(row);
+      this.parsed.set(key, drink);
+      return drink;
+    });
+    return items;
+  }
+
+  private async latestRows(): Promise<DrinkRow[]> {
+    const latest = new Map<string, DrinkRow>();
+    for (const row of await DrinkRow.findAll({
+      order: [
+        ['id', 'ASC'],
+        ['version', 'ASC'],
+      ],
+    }))
+      latest.set(row.id, row);
+    return [...latest.values()];
   }
 
   /** The latest version of a drink. */
@@ -150,20 +160,27 @@ export class DrinksService {
 
   /** A drink planned for a target in this house, by what was learned of it. */
   async readyToStart(drink: Drink, target: PlanTarget, use: KitchenUse = {}): Promise<ReadyToStart> {
-    const [kitchen, learned] = [kitchenAs(await this.house.kitchen(), use), await this.learnedOf(drink)];
+    const kitchen = kitchenAs(await this.house.kitchen(), use);
+    const learned = await this.learnedOf(drink, target.drinker);
     return this.planner.work('toStart', { drink, target, kitchen, learned });
   }
 
-  /** What past tastings have taught of a drink; undefined before the first. */
-  async learnedOf(drink: Drink): Promise<Learned | undefined> {
-    return this.learnedFrom(drink, (await this.taught(drink.id)).tastings);
+  /** What past tastings have taught of a drink, for whom it is; undefined before the first of its kind. */
+  async learnedOf(drink: Drink, who?: string): Promise<Learned | undefined> {
+    const { tastings } = await this.taught.of(drink);
+    return this.taught.learned(drink, tastings, await this.latest(), who);
+  }
+
+  /** What each lot gives that was tasted, by plant and lot. */
+  async lots(): Promise<LotsSoFar> {
+    return { lots: await this.taught.lots(await this.latest()) };
   }
 
   /** A drink, what has been learned of it, and where its next plan starts from. */
-  async view(id: string): Promise<DrinkView> {
+  async view(id: string, who?: string): Promise<DrinkView> {
     const drink = await this.drink(id);
-    const { tastings, wasMadeBy, last } = await this.taught(id);
-    const learned = await this.learnedFrom(drink, tastings);
+    const { tastings, wasMadeBy, last } = await this.taught.of(drink);
+    const learned = await this.taught.learned(drink, tastings, await this.latest(), who);
     const next =
       learned && wasMadeBy
         ? await this.advice({
@@ -174,20 +191,9 @@ export class DrinksService {
             last: tastings[0],
           })
         : undefined;
-    const startFrom = fittedTarget(drink, next?.target ?? last?.target ?? drink.defaults);
+    const asBefore = next?.target ?? last?.target ?? drink.defaults;
+    const startFrom = fittedTarget(drink, forWhom(asBefore, who));
     return { drink, learned, startFrom, next, lastPlan: last?.plan, tastings };
-  }
-
-  /** By the lot that the next one will be made of. */
-  private async learnedFrom(drink: Drink, tastings: DrinkView['tastings']): Promise<Learned | undefined> {
-    if (tastings.length === 0) return undefined;
-    const { kitchen, pantry } = await this.house.view();
-    const { tongue } = kitchen.body;
-    const next = nextLotOf(
-      tastings,
-      pantry.map((p) => p.body),
-    );
-    return learnFrom(tastings, drink.defaults.sugarGPerL, { ...next, ...(tongue ? { noise: tongue.noise } : {}) });
   }
 
   /** A drink that is too large to be advised on is still shown: it is made smaller on its own page. */
@@ -199,47 +205,18 @@ export class DrinksService {
       throw error;
     }
   }
-
-  /** What the latest batches of a drink teach: remembered until something happens to one of them, and read anew after a start. */
-  private taught(drinkId: string): Promise<Taught> {
-    return this.batches.ofDrink(drinkId, async () => {
-      const tasted = await this.load(
-        await this.batches.idsOfDrink(drinkId, { tastedOnly: true, limit: BATCHES_LEARNED_FROM }),
-      );
-      const [last] = await this.load(await this.batches.idsOfDrink(drinkId, { tastedOnly: false, limit: 1 }));
-      return {
-        tastings: tastingsOf(tasted),
-        wasMadeBy: tasted[0] && targetAsItCame(tasted[0]),
-        last: last && { plan: last.plan, target: targetAsItCame(last) },
-      };
-    });
-  }
-
-  private async load(ids: readonly string[]): Promise<Batch[]> {
-    const lines = ids.map((id) => ({ id, name: '' }));
-    // One that cannot be read teaches nothing and hinders nothing.
-    return (await eachAlone(lines, async ({ id }) => batchAfter(await this.batches.eventsOf(id)))).items;
-  }
 }
 
-type Taught = {
-  /** the latest first */
-  tastings: DrinkView['tastings'];
-  /** the target of the batch that was tasted last, as it came out */
-  wasMadeBy: PlanTarget | undefined;
-  last: { plan: FrozenPlan; target: PlanTarget } | undefined;
-};
+/** The target with for whom it is, and for nobody in particular where nothing is said. */
+function forWhom({ drinker: _before, ...target }: PlanTarget, who: string | undefined): PlanTarget {
+  return who === undefined ? target : { ...target, drinker: who };
+}
+
+const nameless = (row: DrinkRow): { id: string; name: string; row: DrinkRow } => ({
+  id: row.id,
+  name: row.id.replaceAll('-', ' '),
+  row,
+});
 
 /** A drink as any release stored it. */
 const drinkOf = (row: DrinkRow): Drink => readDrink(storedBody<Drink>('drink', row.body));
-
-/** Tastings of batches, the latest batch first. A batch that cannot be worked out any more teaches nothing and hinders nothing. */
-const tastingsOf = (batches: readonly Batch[]): DrinkView['tastings'] =>
-  batches.flatMap((batch) => {
-    try {
-      return [...batch.tastings].reverse().map((t) => ({ ...tastingRecordOf(batch, t), at: t.at, batchId: batch.id }));
-    } catch (error) {
-      if (error instanceof InputError) return [];
-      throw error;
-    }
-  });

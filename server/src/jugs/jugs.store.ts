@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { Transaction } from 'sequelize';
+import { col, fn, Op, where, type Transaction, type WhereOptions } from 'sequelize';
 import {
   FREE_JUG_EVENT_VERSION,
   freeJugAfter,
@@ -10,6 +10,7 @@ import {
 import { DatabaseService } from '../database/database.service';
 import { JugEventRow, JugRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
+import { Remembered } from '../shared/remembered';
 import { storedEvent } from '../shared/stored';
 
 export type NewJugEvent = { id: string; at: string } & FreeJugEventBody;
@@ -17,6 +18,8 @@ export type NewJugEvent = { id: string; at: string } & FreeJugEventBody;
 /** Jugs poured together and their events in the database. Decides nothing. */
 @Injectable()
 export class JugsStore {
+  private readonly remembered = new Remembered();
+
   constructor(private readonly database: DatabaseService) {}
 
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
@@ -50,6 +53,7 @@ export class JugsStore {
     const stored = { id, jugId, seq: before.length, at, v: FREE_JUG_EVENT_VERSION, ...body } as FreeJugEvent;
     const events = [...before, stored];
     const jug = freeJugAfter(events);
+    transaction.afterCommit(() => this.remembered.forgetAll());
     const line = {
       id: jugId,
       name: jug.name,
@@ -70,6 +74,24 @@ export class JugsStore {
       { transaction },
     );
     return events;
+  }
+
+  /** What is worked out of the jugs that are like a drink is worked out once, and anew after the next thing that happens to a jug. */
+  ofDrink<T>(what: string, work: () => Promise<T>): Promise<T> {
+    return this.remembered.of(what, what, work);
+  }
+
+  /** The latest jugs of which something was said and that were to be like a drink: by its id, or by its name as earlier releases kept it. */
+  async idsLike({ id, name }: { id: string; name: string }, limit: number): Promise<string[]> {
+    const like = (field: string, is: string): WhereOptions =>
+      where(fn('json_extract', col('body'), `$.${field}`), is) as unknown as WhereOptions;
+    const first = await JugEventRow.findAll({
+      where: { seq: 0, [Op.or]: [like('likeId', id), like('likeName', name)] },
+      attributes: ['jug_id'],
+      order: [['at', 'DESC']],
+      limit,
+    });
+    return first.map((r) => r.jug_id);
   }
 
   onShelf = async (): Promise<{ id: string; name: string }[]> =>
