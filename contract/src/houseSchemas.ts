@@ -69,7 +69,12 @@ export const kitchenSchema = Joi.object({
   rings: Joi.array().items(number(THERE_RANGES.ringW.min, THERE_RANGES.ringW.max)).min(1).max(12),
   fridgeRoom: Joi.object({ litres: there('litres'), watts: there('watts') }),
   ice: Joi.object({ trayG: there('trayG'), hours: there('hours'), storeG: there('storeG') }),
-  tongue: Joi.object({ ...tongue, sweet: Joi.object(tongue), tart: Joi.object(tongue) }),
+  tongue: Joi.object({
+    noise: tongue.noise.optional(),
+    pours: tongue.pours.optional(),
+    sweet: Joi.object(tongue),
+    tart: Joi.object(tongue),
+  }).and('noise', 'pours'),
   night: Joi.object({ fromH: ranged(NIGHT_RANGES.fromH), toH: ranged(NIGHT_RANGES.toH) }),
   units: Joi.valid('metric', 'us', 'imperial'),
   currency: Joi.string().trim().max(8).allow(''),

@@ -233,4 +233,8 @@ export const listBatchesSchema = Joi.object({
   find: Joi.string().trim().max(120).allow(''),
   /** what was said of it last */
   said: Joi.valid(...SAID_OF_IT),
+  /** drawn from a lot of the pantry: plant and lot */
+  lot: Joi.string()
+    .max(200)
+    .pattern(/^[^/"%]+\/[^/"%]+$/),
 });

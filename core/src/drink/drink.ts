@@ -277,7 +277,7 @@ export type Kitchen = {
   ice?: IceMaking;
   night?: Night;
   /** the cook's own tongue: of strength, and of sweetness and sharpness where they were tried too; the book's where left out */
-  tongue?: Tongue & { sweet?: Tongue; tart?: Tongue };
+  tongue?: Partial<Tongue> & { sweet?: Tongue; tart?: Tongue };
   units?: MeasureSystem;
   /** what its prices are in, as it is written behind a figure */
   currency?: string;

@@ -20,8 +20,10 @@ export type Learned = {
   people: Readonly<Record<string, Ranged & { tongueX: number }>>;
   /** the next batch is made of a lot of which nothing was tasted yet */
   newLot: boolean;
+  /** whose liking this is, where it is not the cook's */
+  who?: string;
   /** the chance that the last batch was made of another lot than the one before it, where none was told */
-  otherLot: number;
+  otherLot: { chance: number; plant: string | undefined };
   /** which way the last plan went from the one before it, of one lot */
   lastMove: -1 | 0 | 1;
   /** spreads on the log scale */

@@ -81,7 +81,7 @@ export function nextTime(
   return {
     kind: taken.kind,
     target: taken.target,
-    reason: `${reasonFor(taken.kind, target, taken.target, last?.verdict)}${learned.newLot && taken.kind === 'dose' ? NEW_LOT : ''}`,
+    reason: `${reasonFor(taken.kind, target, taken.target, last?.verdict, learned.who)}${learned.newLot && taken.kind === 'dose' ? NEW_LOT : ''}`,
     ...chances,
   };
 }
@@ -130,19 +130,23 @@ function reasonFor(
   before: PlanTarget,
   after: PlanTarget,
   said: TastingRecord['verdict'] | undefined,
+  who: string | undefined,
 ): string {
+  const here = who === undefined ? 'here' : `to ${who}`;
   if (kind === 'dose') {
     const more = after.strengthX > before.strengthX;
     const tasted = said !== undefined && said.strength !== 0 && said.strength < 0 === more;
-    const why = tasted ? `it has tasted ${more ? 'weak' : 'strong'} here` : 'that is nearer to what is liked here';
+    const why = tasted
+      ? `it has tasted ${more ? 'weak' : 'strong'} ${here}`
+      : `that is nearer to what ${who === undefined ? 'is liked here' : `${who} likes`}`;
     return `${times(after.strengthX)} instead of ${times(before.strengthX)} last time, by ${more ? 'more' : 'less'} leaf: ${why}.`;
   }
   if (kind === 'time') {
-    return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh here.`;
+    return `Pull at ${minutesText(after.steepMin)} instead of ${minutesText(before.steepMin)}, with a little more leaf: it has tasted harsh ${here}.`;
   }
   return after.sugarGPerL > before.sugarGPerL
     ? `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has wanted more sweetness against its acid.`
-    : `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has tasted too sweet here.`;
+    : `${few(after.sugarGPerL)} g/L of sugar instead of ${few(before.sugarGPerL)}: it has tasted too sweet ${here}.`;
 }
 
 /** As every page writes a strength. */

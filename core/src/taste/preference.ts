@@ -146,7 +146,12 @@ export function learnFrom(records: readonly TastingRecord[], sugarPriorGPerL: nu
       ),
     ),
     newLot: lot !== undefined && !batches.some((b) => b[0].lot === lot),
-    otherLot: replacedChance(state),
+    ...(who === undefined ? {} : { who }),
+    // Only of what was made last is it known whether it came as the one before.
+    otherLot: {
+      chance: mine[0] === records[0] ? replacedChance(state) : 0,
+      plant: mine.find((r) => r.plant !== undefined)?.plant,
+    },
     lastMove: lastMoveOf(batches.filter(([r]) => mine.includes(r))),
     sigma: { wantedX: strength.sd, harshLimit: harsh.sd, sugar: sugar.sd },
   };

@@ -1,20 +1,29 @@
 import fc from 'fast-check';
 import { normalCdf } from '../quantity/normal';
 import { seededRandom } from '../uncertainty/random';
+import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
+import { toldLiquid } from '../jug/pourable';
+import { acidGPerL, portionOf, pourTogether, type Liquid } from '../liquid/liquid';
+import { sweetGPerL } from '../liquid/sweetness';
 import { fewestCorrect, PAIR_GUESS, TRIANGLE_GUESS } from './discrimination';
 import { LEARNING } from './filter';
 import {
   drawn,
   LADDER,
   LADDER_GOES,
-  letDown,
+  ladderOf,
   nextRatio,
   ownStep,
   rightAnswer,
   shareRight,
   tongueResult,
+  TRIAL_SYRUP_BRIX,
+  trialGlasses,
   type Go,
+  type TrialGlass,
 } from './tongue';
+
+const HAS = { sweetGPerL: 60, acidGPerL: 4 };
 
 describe('blind glasses', () => {
   it('stand in an order that is drawn, each as often as the other', () => {
@@ -25,13 +34,49 @@ describe('blind glasses', () => {
     for (const place of [0, 1, 2])
       expect(threes.filter((s) => rightAnswer('triangle', s) === place).length / 3000).toBeCloseTo(1 / 3, 1);
     // Now the weaker, now the stronger one is alone.
-    expect(threes.filter((s) => s.filter((g) => g === 'as-is').length === 1).length / 3000).toBeCloseTo(0.5, 1);
+    expect(threes.filter((s) => s.filter((g) => g === 'more').length === 1).length / 3000).toBeCloseTo(0.5, 1);
   });
   it('are poured so that the other one is weaker by as much as was asked', () => {
-    const { drinkMl, waterMl } = letDown(1.25, 100);
-    expect(drinkMl).toBeCloseTo(80, 6);
-    expect(waterMl).toBeCloseTo(20, 6);
-    expect(() => letDown(3, 100)).toThrow('ratio');
+    const { more, less } = trialGlasses('strength', 1.25, 100, HAS);
+    expect(more).toEqual({ drinkMl: 100, add: 'nothing', addMl: 0 });
+    expect(less.drinkMl).toBeCloseTo(80, 6);
+    expect(less.addMl).toBeCloseTo(20, 6);
+    expect(() => trialGlasses('strength', 4, 100, HAS)).toThrow('ratio');
+    expect(() => trialGlasses('sweet', 1.2, 100, { ...HAS, sweetGPerL: 2 })).toThrow('sweetGPerL');
+  });
+  it('of sweetness and of sharpness differ by what was asked and by nothing else: poured, the figures say so', () => {
+    const pour = (g: TrialGlass, jug: Liquid): Liquid =>
+      pourTogether(
+        portionOf(jug, g.drinkMl / 1000),
+        toldLiquid(
+          g.add === 'syrup'
+            ? { kind: 'syrup', brix: TRIAL_SYRUP_BRIX, sweetener: 'white_sugar' }
+            : g.add === 'lemon'
+              ? { kind: 'juice', juice: 'lemon' }
+              : { kind: 'water', water: 'still' },
+          g.addMl,
+          DEFAULT_KITCHEN,
+        ),
+      );
+    const jug = pourTogether(
+      toldLiquid({ kind: 'syrup', brix: 50, sweetener: 'white_sugar' }, 100, DEFAULT_KITCHEN),
+      toldLiquid({ kind: 'juice', juice: 'lemon' }, 60, DEFAULT_KITCHEN),
+      toldLiquid({ kind: 'water', water: 'still' }, 840, DEFAULT_KITCHEN),
+    );
+    const has = { sweetGPerL: sweetGPerL(jug), acidGPerL: acidGPerL(jug) };
+    for (const [sense, figure, other] of [
+      ['sweet', sweetGPerL, acidGPerL],
+      ['tart', acidGPerL, sweetGPerL],
+    ] as const)
+      for (const ratio of ladderOf(sense)) {
+        const { more, less } = trialGlasses(sense, ratio, 60, has);
+        const [a, b] = [pour(more, jug), pour(less, jug)];
+        expect(figure(a) / figure(b)).toBeCloseTo(ratio, 1);
+        expect(Math.abs(Math.log(figure(a) / figure(b) / ratio))).toBeLessThan(0.012);
+        // Lemon brings next to no sugar, syrup no acid: the other figure stays.
+        expect(Math.abs(Math.log(other(a) / other(b)))).toBeLessThan(0.03);
+        expect(more.drinkMl + more.addMl).toBeCloseTo(less.drinkMl + less.addMl, 6);
+      }
   });
   // Ennis 1993 and Meilgaard, tables: right answers needed at one in twenty; shares by d'.
   it('give the published chances', () => {

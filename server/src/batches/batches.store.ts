@@ -134,6 +134,7 @@ export class BatchesStore {
     after?: string;
     find?: string;
     said?: SaidOfIt;
+    lot?: string;
   }): Promise<BatchSummary[]> {
     const started = {
       ...(filter.before ? { [Op.lt]: filter.before } : {}),
@@ -143,7 +144,7 @@ export class BatchesStore {
       ...(filter.phase ? { phase: filter.phase === 'open' ? { [Op.in]: OPEN } : filter.phase } : {}),
       ...(filter.drinkId ? { drink_id: filter.drinkId } : {}),
       ...(filter.before || filter.after ? { started_at: started } : {}),
-      [Op.and]: [...wordsIn(filter.find ?? ''), ...(filter.said ? SAID_WHERE[filter.said] : [])],
+      [Op.and]: [...wordsIn(filter.find ?? ''), ...(filter.said ? SAID_WHERE[filter.said] : []), ...ofLot(filter.lot)],
     };
     const rows = await BatchRow.findAll({
       where,
@@ -207,6 +208,16 @@ const SAID_WHERE: Readonly<Record<SaidOfIt, readonly WhereOptions[]>> = {
   harsh: [ofVerdict('harsh', '>= 2')],
   nothing: [{ tasted: false }],
 };
+
+/** Drawn from a lot, "plant/lot", when it was begun: as its first event tells it. */
+function ofLot(lot: string | undefined): readonly WhereOptions[] {
+  if (lot === undefined) return [];
+  const cut = lot.indexOf('/');
+  const drawn = [lot.slice(0, cut), lot.slice(cut + 1)].map((part) => JSON.stringify(part)) as [string, string];
+  const told = `%"plant":${drawn[0]},"lotId":${drawn[1]},%`.replace(/[\\_]/g, '\\$&');
+  const begun = `(SELECT batch_id FROM batch_events WHERE seq = 0 AND body LIKE ${quoted(told)} ESCAPE '\\')`;
+  return [{ id: { [Op.in]: literal(begun) } }];
+}
 
 /** Every word in the name of the drink, in how it was made, or in what was noted when it was tasted. */
 function wordsIn(find: string): readonly WhereOptions[] {

@@ -188,7 +188,8 @@ export class DrinksService {
             wasMadeBy,
             kitchen: await this.house.kitchen(),
             learned,
-            last: tastings[0],
+            // What was said by whom it is for tells the most of it.
+            last: tastings.find((t) => t.verdict.who === who) ?? tastings[0],
           })
         : undefined;
     const asBefore = next?.target ?? last?.target ?? drink.defaults;

@@ -4,10 +4,13 @@ import { NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { useHouse, useLiveUpdates } from '@/shared/api/queries';
 import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { Alone } from '@/shared/ui/Alone';
+import { useTasteLater } from '@/shared/verdict/tasteLater';
 import { DayBar, RunningClock } from '@/features/steep';
 import { ServerBanner } from './ServerBanner';
 import { useTheme } from './theme';
 
+// Only where something was mixed on this device and not tasted.
+const TasteReminder = lazy(() => import('@/features/taste/TasteReminder'));
 // It rings on every page, and is not needed for the first one to be shown.
 const AlarmKeeper = lazy(() => import('@/features/steep/AlarmKeeper'));
 
@@ -39,6 +42,7 @@ export function Layout(): ReactNode {
   const units = house?.kitchen.body.units ?? 'metric';
   const begun = house?.occasions.some((o) => o.body.sheet) ?? false;
   const figuresFirst = useFiguresFirst((s) => s.figuresFirst);
+  const toTaste = useTasteLater((s) => s.waiting.length > 0);
   return (
     <>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-3">
@@ -102,6 +106,13 @@ export function Layout(): ReactNode {
         <Suspense>
           <Alone of="The day that is begun" at={0} silent>
             <SheetKeeper />
+          </Alone>
+        </Suspense>
+      )}
+      {toTaste && (
+        <Suspense>
+          <Alone of="What is to be tasted" at={0} silent>
+            <TasteReminder />
           </Alone>
         </Suspense>
       )}

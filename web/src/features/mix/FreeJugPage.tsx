@@ -14,13 +14,14 @@ import {
   type Finding,
   standardFor,
 } from '@steepsis/core';
-import { useNow } from '@/shared/api/clock';
+import { serverNow, useNow } from '@/shared/api/clock';
 import { useDrinks, useHouse, usePourJug, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Cautions } from '@/shared/ui/Cautions';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { useTasteLater } from '@/shared/verdict/tasteLater';
 import { AddLiquid } from './AddLiquid';
 import { BenchLineRow } from './BenchLineRow';
 import {
@@ -138,6 +139,7 @@ function FreeJugPage({
         iced,
         standard,
         likeName,
+        ...(like ? { likeId: like.id } : {}),
         wantedX: wishes.strengthX ?? 1,
         audience: bench.audience,
         acknowledged: [...read],
@@ -148,6 +150,7 @@ function FreeJugPage({
       {
         onSuccess: (jug) => {
           bench.poured(filled.mix);
+          useTasteLater.getState().mixed({ kind: 'jug', id: jug.id, name: jug.name, mixedMs: serverNow() });
           void navigate(`/mix/jug/${jug.id}`);
         },
       },

@@ -10,6 +10,7 @@ import {
   guestTotals,
   InputError,
   liquidAsMade,
+  pourOf,
   toldFacts,
   usualStrength,
   volumeMl,
@@ -17,6 +18,7 @@ import {
   type Drinkers,
   type GlassBuild,
   type GuestBase,
+  type Kept,
   type Kitchen,
   type Liquid,
 } from '@steepsis/core';
@@ -33,6 +35,7 @@ import { InlineTicks } from '@/shared/ui/InlineTicks';
 import { Failed, Loading, Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlantPicker } from '@/shared/ui/PlantPicker';
+import { GlassVerdict } from './GlassVerdict';
 import { useGuests } from './guestStore';
 import { kitchenWords } from './measures';
 import { VesselDrawing, type DrawnVessel } from '@/shared/vessels/VesselDrawing';
@@ -125,7 +128,7 @@ function GuestsPage({ kitchen, standing }: { kitchen: Kitchen; standing: readonl
         <>
           <ul className="mt-3 grid items-start gap-3 lg:grid-cols-3">
             {builds.map((b) => (
-              <Kind key={b.drinkers.id} build={b} base={based.base.liquid} />
+              <Kind key={b.drinkers.id} build={b} base={based.base} from={g.base} />
             ))}
           </ul>
           <Button className="mt-3" onClick={g.add}>
@@ -206,7 +209,7 @@ const SERVED: readonly { value: Drinkers['served']; label: string }[] = [
   { value: 'hot', label: 'hot' },
 ];
 
-function Kind({ build, base }: { build: GlassBuild; base: Liquid }): ReactNode {
+function Kind({ build, base, from }: { build: GlassBuild; base: GuestBase; from: Kept | undefined }): ReactNode {
   const { change, take } = useGuests();
   const k = build.drinkers;
   const set = (part: Partial<Drinkers>): void => change(k.id, part);
@@ -279,7 +282,7 @@ function Kind({ build, base }: { build: GlassBuild; base: Liquid }): ReactNode {
           .
         </p>
         <h3 className="mt-2 text-base">In each glass</h3>
-        <GlassInLayers build={build} base={base} />
+        <GlassInLayers build={build} base={base.liquid} />
         <table className="w-full" aria-label={`Each glass for ${k.name}`}>
           <tbody>
             {poursOf(build).map(([name, ml]) => (
@@ -311,6 +314,9 @@ function Kind({ build, base }: { build: GlassBuild; base: Liquid }): ReactNode {
             )}
           />
         </div>
+        {from && k.name.trim() && (
+          <GlassVerdict from={from} pour={pourOf(build, base)} base={base.liquid} who={k.name.trim().slice(0, 40)} />
+        )}
         <Button kind="quiet" onClick={() => take(k.id)} aria-label={`Take ${k.name} off the list`}>
           <Trash2 size={16} aria-hidden /> Off the list
         </Button>

@@ -151,6 +151,7 @@ function KeptJugPage({ jug, house }: { jug: FreeJug; house: House }): ReactNode 
                 pending={say.isPending}
                 error={say.error}
                 onAdd={(parts, after, done) => say.mutate({ type: 'added', parts, after }, { onSuccess: done })}
+                onNote={(taste, done) => say.mutate({ type: 'tasted', taste }, { onSuccess: done })}
               />
             </>
           )}

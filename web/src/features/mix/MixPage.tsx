@@ -36,7 +36,7 @@ import {
   dilutionLine,
   fillBottles,
 } from '@steepsis/core';
-import { useNow } from '@/shared/api/clock';
+import { serverNow, useNow } from '@/shared/api/clock';
 import { BatchPage } from '@/features/steep';
 import { useAddToBatch, useHouse, useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -47,6 +47,8 @@ import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { LastDay } from '@/shared/ui/LastDay';
 import { Panel } from '@/shared/ui/Panel';
 import { Tube } from '@/shared/vessels/Bracket';
+import { AgainstWhich } from '@/shared/verdict/AgainstWhich';
+import { useTasteLater } from '@/shared/verdict/tasteLater';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { useJugBench } from './jugStore';
 import { LabelLine } from './KeptJugPage';
@@ -125,6 +127,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
       }
     >
       <MixPlaces />
+      <AgainstWhich batch={batch} />
       <p className="mb-3 flex flex-wrap items-center gap-x-3">
         For its label:{' '}
         <LabelLine
@@ -152,6 +155,12 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
           pending={add.isPending}
           error={add.error}
           onAdd={(parts, _taste, done) => add.mutate({ vesselId: JUG, parts }, { onSuccess: done })}
+          onNote={({ state, strength, harsh, sweet, tart, who }, done) =>
+            say.mutate(
+              { type: 'tasted', state, verdict: { strength, harsh, sweet, tart, ...(who ? { who } : {}) } },
+              { onSuccess: done },
+            )
+          }
         />
       )}
     </Page>
@@ -193,7 +202,11 @@ function MixPage({ batch }: { batch: Batch }): ReactNode {
     // Once it is kept this page shows the jug instead: the way on must not hang on what is shown here.
     void say
       .mutateAsync({ type: 'mixed', mix, hadMl, sugarAddedG })
-      .then((mixed) => fillItsBottles(mixed))
+      .then((mixed) => {
+        const { id, plan: made } = mixed;
+        useTasteLater.getState().mixed({ kind: 'batch', id, name: made.drink.name, mixedMs: serverNow() });
+        return fillItsBottles(mixed);
+      })
       // A warm jug is not logged in silence: how it goes on cooling is told with it.
       .then(() => (isWarm ? say.mutateAsync({ type: 'cooled-by', how: coolsBy }).catch(ignored) : undefined))
       .then(() => navigate('/keep'), ignored);

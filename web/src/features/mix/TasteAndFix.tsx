@@ -57,6 +57,7 @@ export function TasteAndFix({
   pending,
   error,
   onAdd,
+  onNote,
 }: {
   subject: FixSubject;
   standing: readonly Standing[];
@@ -64,14 +65,21 @@ export function TasteAndFix({
   pending: boolean;
   error: Error | null;
   onAdd: (parts: readonly AskedPart[], taste: Taste, done: () => void) => void;
+  /** what was said is kept, and nothing is added */
+  onNote: (taste: Taste, done: () => void) => void;
 }): ReactNode {
   const [state, setState] = useState<ServedState>(subject.drunk.state);
   const [said, setSaid] = useState<{ strength: string; sweet: string; tart: string; harsh: string }>(RIGHT);
   const [flavour, setFlavour] = useState('none');
   const [fixed, setFixed] = useState(0);
+  const [who, setWho] = useState('');
+  const [noted, setNoted] = useState(false);
   const [otherDrinks, setOtherDrinks] = useState(false);
   const { atHand, rests, measuredWith, usedUp } = useJugBench();
-  const say = (part: Partial<typeof said>): void => setSaid((was) => ({ ...was, ...part }));
+  const say = (part: Partial<typeof said>): void => {
+    setNoted(false);
+    setSaid((was) => ({ ...was, ...part }));
+  };
   const onHand = useMemo(
     () => sourcesOf(subject.self, standing, { atHand, rests }, kitchen),
     [subject.self, standing, atHand, rests, kitchen],
@@ -87,6 +95,7 @@ export function TasteAndFix({
       ...(of && wants ? { flavour: { of, wants: wants as 'more' | 'less' } } : {}),
     };
   }, [state, said, flavour]);
+  const spoken = (): Taste => ({ ...taste, ...(who.trim() ? { who: who.trim() } : {}) });
   const question = useMemo(() => {
     const { jug, roomMl, drunk, standard } = subject;
     return { setup: { jug, roomMl, onHand, taste, drunk, standard, measuredWith, otherDrinks } };
@@ -99,7 +108,7 @@ export function TasteAndFix({
         const { name, from } = onHand.find((s) => s.id === id)!;
         return { name, ml, from };
       }),
-      taste,
+      spoken(),
       () => {
         usedUp(fix.additionsMl);
         setSaid(RIGHT);
@@ -126,6 +135,21 @@ export function TasteAndFix({
               onValue={setFlavour}
             />
           </p>
+          <div className="flex flex-wrap items-end gap-3">
+            <label className="block text-sm text-muted">
+              Who tastes, where it is not you
+              <input
+                value={who}
+                maxLength={40}
+                onChange={(e) => setWho(e.target.value)}
+                className="mt-1 block min-h-11 w-52 rounded border border-ink/40 bg-surface px-2 text-base text-ink"
+              />
+            </label>
+            <Button disabled={pending || noted} onClick={() => onNote(spoken(), () => setNoted(true))}>
+              Note it, add nothing
+            </Button>
+            <span role="status">{noted && 'Noted: plans learn from it.'}</span>
+          </div>
           <AtHand otherDrinks={otherDrinks} onOtherDrinks={setOtherDrinks} />
         </div>
         <div aria-live="polite">

@@ -16,10 +16,11 @@ import {
   type Lot,
   type OwnMeasures,
   type PantryEntry,
+  type Ranged,
 } from '@steepsis/core';
 import type { Kept } from '@steepsis/contract';
 import { serverNow } from '@/shared/api/clock';
-import { useHouse, useSaveHouse, type House } from '@/shared/api/queries';
+import { useHouse, useLotsSoFar, useSaveHouse, type House } from '@/shared/api/queries';
 import { useEdited } from '@/shared/api/useEdited';
 import * as f from '@/shared/format/format';
 import { DoseLadder } from '@/shared/plan/DoseLadder';
@@ -158,7 +159,44 @@ function Plant({ plant, known, house }: { plant: string; known: Known; house: Ho
 
 const today = (): string => new Date(serverNow()).toISOString().slice(0, 10);
 
+/** What tasting and measuring have said of a lot so far, against what plans reckon with. */
+function PotencySoFar({
+  lot,
+  n,
+  ranged,
+  onTake,
+}: {
+  lot: Lot;
+  n: number;
+  ranged: Ranged | undefined;
+  onTake: (lot: Lot) => void;
+}): ReactNode {
+  if (!ranged) return null;
+  const figure = Math.round(100 * Math.min(3, Math.max(0.2, ranged.x))) / 100;
+  return (
+    <p className="text-[0.95rem]">
+      So far it gives <strong className="font-semibold">{f.strength(ranged.x)}</strong> by what was tasted and measured{' '}
+      <span className="text-muted">
+        ({f.strength(ranged.low)} to {f.strength(ranged.high)}, four times in five)
+      </span>
+      {Math.abs(Math.log(figure / lot.potency)) >= 0.04 && (
+        <>
+          .{' '}
+          <Button
+            kind="quiet"
+            aria-label={`Let plans reckon with what lot ${n} gives so far`}
+            onClick={() => onTake({ ...lot, potency: figure })}
+          >
+            Let plans reckon with it
+          </Button>
+        </>
+      )}
+    </p>
+  );
+}
+
 function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: PantryEntry) => void }): ReactNode {
+  const soFar = useLotsSoFar().data?.lots ?? {};
   const setLot = (lot: Lot): void => onChange({ ...entry, lots: entry.lots.map((l) => (l.id === lot.id ? lot : l)) });
   const add = (): void =>
     onChange({
@@ -242,6 +280,15 @@ function LotsPanel({ entry, onChange }: { entry: PantryEntry; onChange: (e: Pant
                 }}
               />
             </p>
+            <p className="text-[0.95rem]">
+              <Link
+                to={`/taste?lot=${encodeURIComponent(`${entry.plant}/${lot.id}`)}`}
+                className="inline-flex min-h-11 items-center text-action underline underline-offset-4 sm:min-h-0"
+              >
+                What was made of it
+              </Link>
+            </p>
+            <PotencySoFar lot={lot} n={i + 1} ranged={soFar[`${entry.plant}/${lot.id}`]} onTake={setLot} />
           </li>
         ))}
       </ul>

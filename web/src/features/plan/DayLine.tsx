@@ -1,6 +1,15 @@
 import { addDays, setHours, startOfHour } from 'date-fns';
 import type { ReactNode } from 'react';
-import { dayOfPlan, explain, handsOnMinutes, isNight, totalMinutes, type DayLeg, type Night, type Plan } from '@steepsis/core';
+import {
+  dayOfPlan,
+  explain,
+  handsOnMinutes,
+  isNight,
+  totalMinutes,
+  type DayLeg,
+  type Night,
+  type Plan,
+} from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
 import * as f from '@/shared/format/format';
 import { Explained } from '@/shared/ui/Explained';

@@ -53,28 +53,31 @@ const SteepMapChart = lazy(() => import('./SteepMapChart'));
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
   useAskedFor(drinkId);
+  const who = useTargets((s) => s.drafts[drinkId]?.drinker) ?? undefined;
   return (
-    <DrinkPage key={drinkId} id={drinkId} what="the drink" page="plan">
+    <DrinkPage key={drinkId} id={drinkId} who={who} what="the drink" page="plan">
       {(view, house) => <PlanPage view={view} house={house} />}
     </DrinkPage>
   );
 }
 
-/** What another page asked this plan for: so many litres, so strong, ready by then. It becomes a change like any other, and the address forgets it. */
+/** What another page asked this plan for: so many litres, so strong, for whom, ready by then. It becomes a change like any other, and the address forgets it. */
 function useAskedFor(drinkId: string): void {
   const [params, setParams] = useSearchParams();
   const litres = within(params.get('litres'), TARGET_RANGES.litres);
   const strengthX = within(params.get('strength'), TARGET_RANGES.strengthX);
   const ready = params.get('ready');
+  const who = params.get('for');
   useEffect(() => {
-    if (litres === undefined && strengthX === undefined) return;
+    if (litres === undefined && strengthX === undefined && who === null) return;
+    if (who !== null) useTargets.getState().forWhom(drinkId, who.slice(0, 40) || undefined);
     useTargets.getState().change(drinkId, {
       ...(litres === undefined ? {} : { litres }),
       ...(strengthX === undefined ? {} : { strengthX, asWritten: false }),
       ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
     });
     setParams({}, { replace: true });
-  }, [drinkId, litres, strengthX, ready, setParams]);
+  }, [drinkId, litres, strengthX, ready, who, setParams]);
 }
 
 /** A figure of an address, where it is one that is accepted. */
@@ -179,11 +182,13 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         onPlanned={() => changeDraft(drink.id, asPlanned(drink, shown))}
       />
       <TargetSentence
-        key={`${edited ? 'edited' : 'start'} ${target.asWritten ? 'written' : ''}`}
+        key={`${edited ? 'edited' : 'start'} ${target.asWritten ? 'written' : ''} ${target.drinker ?? ''}`}
         drink={drink}
         target={shown}
         onChange={(c) => change(drink.id, c)}
         onAudience={setOccasion}
+        people={Object.keys(view.learned?.people ?? {})}
+        onDrinker={(who) => useTargets.getState().forWhom(drink.id, who)}
         onFaults={setFaults}
       />
       {result.kind === 'plan' && <DayLine plan={result.plan} onReadyBy={(readyBy) => change(drink.id, { readyBy })} />}

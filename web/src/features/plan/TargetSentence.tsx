@@ -24,6 +24,7 @@ import { InlineNumber, type FieldFault } from '@/shared/ui/InlineNumber';
 import { Term } from '@/shared/ui/Term';
 import { InlineTicks } from '@/shared/ui/InlineTicks';
 
+const NOBODY: readonly string[] = [];
 const GLASSES = { unit: 'glasses', min: 1, max: 100 } as const;
 const EACH = { unit: 'glasses', min: 0.25 } as const;
 const STEEP_HOURS = { unit: 'h', min: 0.25, max: 24 } as const;
@@ -34,12 +35,17 @@ export function TargetSentence({
   target,
   onChange,
   onAudience,
+  people: tasted = NOBODY,
+  onDrinker,
   onFaults,
 }: {
   drink: Drink;
   target: PlanTarget;
   onChange: (change: TargetChange) => void;
   onAudience: (audience: Audience) => void;
+  /** who beside the cook has said how they like it */
+  people?: readonly string[];
+  onDrinker: (who: string | undefined) => void;
   onFaults: (faults: readonly FieldFault[]) => void;
 }): ReactNode {
   const [faults, setFaults] = useState<Readonly<Record<string, FieldFault>>>({});
@@ -58,6 +64,8 @@ export function TargetSentence({
   const inFridge = main?.kind === 'steep' && main.place !== 'off-heat';
   // What is only mixed or blended has nothing that is brewed, and no strength to ask for.
   const hasStrength = bookOf(drink).standard > 0;
+  // Whom it was planned for stays on the list, whether or not anything of theirs is still heard.
+  const tasters = [...new Set([...tasted, ...(target.drinker ? [target.drinker] : [])])];
   const hasJuice = drink.mix.some((l) => l.from.kind === 'juice' && l.at === 'jug');
   // How much of it each has counts where someone is to have little of it, or where there is caffeine in it.
   const asksGlasses =
@@ -143,6 +151,20 @@ export function TargetSentence({
             <span className="text-muted">
               <Term of="strength">({strengthInWords(target.strengthX)})</Term>
             </span>
+            {tasters.length > 0 && (
+              <>
+                {' '}
+                <InlineChoice
+                  label="For whose liking"
+                  value={target.drinker ?? ''}
+                  choices={[
+                    { value: '', label: 'as I like it' },
+                    ...tasters.map((name) => ({ value: name, label: `as ${name} likes it` })),
+                  ]}
+                  onValue={(name) => onDrinker(name || undefined)}
+                />
+              </>
+            )}
           </>
         )}{' '}
         with{' '}

@@ -21,6 +21,7 @@ describe('the target sentence', () => {
         target={{ ...ROSELLE_COOLER.defaults, ...target }}
         onChange={change}
         onAudience={change}
+        onDrinker={change}
         onFaults={() => undefined}
       />,
     );

@@ -13,6 +13,8 @@ type Targets = {
   drafts: Readonly<Record<string, TargetDraft>>;
   change: (drinkId: string, change: TargetChange) => void;
   forget: (drinkId: string) => void;
+  /** for whose liking it is; how strong and how sweet is theirs again */
+  forWhom: (drinkId: string, drinker: string | undefined) => void;
 };
 
 const leftOutAsNull = (change: TargetChange): TargetDraft =>
@@ -33,6 +35,11 @@ export const useTargets = create<Targets>()(
         set((s) => ({ drafts: { ...s.drafts, [drinkId]: { ...s.drafts[drinkId], ...leftOutAsNull(change) } } })),
       forget: (drinkId) =>
         set((s) => ({ drafts: Object.fromEntries(Object.entries(s.drafts).filter(([id]) => id !== drinkId)) })),
+      forWhom: (drinkId, drinker) =>
+        set((s) => {
+          const { strengthX: _x, sugarGPerL: _sugar, asWritten: _card, ...kept } = s.drafts[drinkId] ?? {};
+          return { drafts: { ...s.drafts, [drinkId]: { ...kept, ...leftOutAsNull({ drinker }) } } };
+        }),
     }),
     { name: 'steepsis.targets', version: 1 },
   ),

@@ -24,7 +24,9 @@ import { Panel } from '@/shared/ui/Panel';
 import { STATE } from '@/shared/verdict/verdictWords';
 import { VerdictGlass, type Said } from '@/shared/verdict/VerdictGlass';
 import { workedOut } from '@/shared/ui/reasonOf';
+import { AgainstWhich } from '@/shared/verdict/AgainstWhich';
 import { AgainstBefore } from './AgainstBefore';
+import { Ours } from './Ours';
 import { sentenceOf } from '@/shared/verdict/sentence';
 
 export function Component(): ReactNode {
@@ -45,8 +47,9 @@ function TastePage({ batch }: { batch: Batch }): ReactNode {
     <Page
       title={`Taste: ${plan.drink.name}`}
       actions={<LinkButton to={`/taste/drink/${plan.drink.id}`}>Its other makings</LinkButton>}
-      note={`${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
+      note={`${plan.target.drinker ? `For ${plan.target.drinker}: ` : ''}${plan.brews[0].way.shortName}, ${f.volume(plan.target.litres * 1000)}, made ${f.moment(batch.startedAt)}`}
     >
+      <AgainstWhich batch={batch} />
       <div className="grid gap-3 lg:grid-cols-[1.2fr_1fr]">
         {away ? (
           <Panel title="No more of it">
@@ -81,7 +84,7 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
   const [state, setState] = useState<ServedState>(batch.plan.target.iced ? 'iced' : 'chilled');
   const [said, setSaid] = useState<Said>(ENOUGH);
   const [note, setNote] = useState('');
-  const [who, setWho] = useState('');
+  const [who, setWho] = useState(batch.plan.target.drinker ?? '');
   const ready = said.strength !== undefined && said.harsh !== undefined;
   const colour = useMemo(() => workedOut(() => glassColourOf(batch)).value ?? UNKNOWN, [batch]);
   const save = (): void => {
@@ -154,7 +157,7 @@ function Tasters({ batch }: { batch: Batch }): ReactNode {
 }
 
 function NextTimePanel({ batch }: { batch: Batch }): ReactNode {
-  const drink = useDrink(batch.plan.drink.id);
+  const drink = useDrink(batch.plan.drink.id, batch.plan.target.drinker);
   if (drink.isPending || drink.isFetching) {
     return (
       <Panel title="Next time">
@@ -206,12 +209,34 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
           </tbody>
         </table>
       )}
+      <OtherLot view={view} />
       <LotsSoFar view={view} />
       <PeopleSoFar view={view} />
+      <Ours view={view} batch={batch} />
       <LinkButton to={`/plan/${view.drink.id}`} kind="main" className="mt-4">
         Plan the next one
       </LinkButton>
     </Panel>
+  );
+}
+
+/** From this chance on a bag that nobody told of is asked about. House choice. */
+const ASKED_FROM = 0.5;
+
+/** Where it tastes as if the bag were another one, and none was told. */
+function OtherLot({ view: { learned } }: { view: DrinkView }): ReactNode {
+  const house = useHouse();
+  const { chance, plant } = learned?.otherLot ?? { chance: 0, plant: undefined };
+  if (chance < ASKED_FROM) return null;
+  const known = plant !== undefined && house.data?.entries.some((e) => e.plant === plant);
+  return (
+    <p className="mt-3 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+      It tasted as if it was made of another bag than the one before ({Math.round(chance * 10)} times in ten). If a new
+      one was opened, tell it in the pantry: what is learned of the leaf then begins anew, and what is liked stays.{' '}
+      <LinkButton kind="quiet" to={known ? `/pantry/${encodeURIComponent(plant)}` : '/pantry'}>
+        To the pantry
+      </LinkButton>
+    </p>
   );
 }
 
@@ -221,18 +246,19 @@ function PeopleSoFar({ view: { learned, drink } }: { view: DrinkView }): ReactNo
   if (people.length === 0) return null;
   return (
     <ul aria-label="Where others like it" className="mt-3 text-[0.95rem]">
-      {people.map(([name, { x, low, high }]) => (
+      {people.map(([name, { x, low, high, tongueX }]) => (
         <li key={name} className="flex flex-wrap items-center gap-x-3">
           <span>
             {name} likes it at <strong className="font-semibold">{f.strength(x)}</strong>{' '}
             <span className="text-muted">
-              ({f.strength(low)} to {f.strength(high)})
+              ({f.strength(low)} to {f.strength(high)}
+              {Math.abs(tongueX - 1) >= 0.12 && `; ${tongueX > 1 ? 'unsurer' : 'surer'} of it than most`})
             </span>
           </span>
           <LinkButton
             kind="quiet"
             aria-label={`Plan it for ${name}`}
-            to={`/plan/${drink.id}?strength=${Math.min(3, Math.max(0.2, Math.round(x * 100) / 100))}`}
+            to={`/plan/${drink.id}?for=${encodeURIComponent(name)}`}
           >
             Plan it so
           </LinkButton>
@@ -245,7 +271,8 @@ function PeopleSoFar({ view: { learned, drink } }: { view: DrinkView }): ReactNo
 /** What the lots that were tasted give, apart from what is liked. */
 function LotsSoFar({ view: { learned, drink } }: { view: DrinkView }): ReactNode {
   const house = useHouse();
-  const lots = Object.entries(learned?.lots ?? {});
+  const plants = new Set(drink.brews.flatMap((b) => b.ways.flatMap((w) => w.ingredients.map((i) => i.plant))));
+  const lots = Object.entries(learned?.lots ?? {}).filter(([key]) => plants.has(key.split('/')[0]!));
   if (lots.length === 0) return null;
   return (
     <ul aria-label="What the leaf gives so far" className="mt-3 text-[0.95rem]">

@@ -2,13 +2,19 @@ import { useState, type ReactNode } from 'react';
 import {
   drawn,
   LADDER_GOES,
-  letDown,
+  ladderOf,
   nextRatio,
   ownStep,
   rightAnswer,
   TONGUE_RANGES,
+  TONGUE_SENSES,
+  TRIAL_SYRUP_BRIX,
+  trialGlasses,
   tongueResult,
+  type Setting,
+  type TongueSense,
   type TongueTest,
+  type TrialGlass,
 } from '@steepsis/core';
 import { useHouse, useSaveHouse } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -23,10 +29,11 @@ const LETTERS = ['A', 'B', 'C'] as const;
 
 /** Blind glasses from one jug: what a tongue tells apart, and what that means. */
 export function Component(): ReactNode {
-  const { kind, alone, ratio: asked, glassMl, goes, setting, set } = useTongue();
+  const { kind, sense, alone, ratio: asked, glassMl, sweetGPerL, acidGPerL, goes, setting, set } = useTongue();
+  const words = SENSE[sense];
   const [said, setSaid] = useState<{ right: boolean; was: string } | undefined>(undefined);
   const test: TongueTest = kind === 'triangle' ? 'triangle' : 'pair';
-  const ratio = kind === 'ladder' ? nextRatio(goes) : asked;
+  const ratio = kind === 'ladder' ? nextRatio(goes, sense) : asked;
   const over = kind === 'ladder' && goes.length >= LADDER_GOES;
   const answer = (place: number): void => {
     if (!setting) return;
@@ -41,7 +48,7 @@ export function Component(): ReactNode {
   return (
     <Page
       title="Train your tongue"
-      note="Glasses from one jug, some of them let down with water; the page draws the order and keeps it."
+      note="Glasses from one jug that differ in one thing; the page draws the order and keeps it."
       actions={
         <>
           <LinkButton to="/taste">What can be tasted</LinkButton>
@@ -58,11 +65,18 @@ export function Component(): ReactNode {
                 label="What to know"
                 value={kind}
                 choices={[
-                  { value: 'pair', label: 'which of two is stronger' },
+                  { value: 'pair', label: 'which of two has more' },
                   { value: 'triangle', label: 'which of three is different' },
                   { value: 'ladder', label: 'my own smallest step' },
                 ]}
                 onValue={(k: TongueKind) => anew({ kind: k })}
+              />{' '}
+              of{' '}
+              <InlineChoice
+                label="Of what"
+                value={sense}
+                choices={TONGUE_SENSES.map((s) => ({ value: s, label: SENSE[s].noun }))}
+                onValue={(s: TongueSense) => anew({ sense: s })}
               />
               , with{' '}
               <InlineChoice
@@ -82,12 +96,33 @@ export function Component(): ReactNode {
                 <>
                   , one{' '}
                   {figure(
-                    'Times as strong',
+                    `Times as ${words.plain}`,
                     asked,
                     { ...TONGUE_RANGES.ratio, step: 0.05, digits: 2, shown: 'times' },
                     (r) => anew({ ratio: r }),
                   )}{' '}
-                  as strong as the other
+                  as {words.plain} as the other
+                </>
+              )}
+              {sense === 'sweet' && (
+                <>
+                  , from a jug with{' '}
+                  {figure('Sugar of the jug', sweetGPerL, { ...TONGUE_RANGES.sweetGPerL, step: 5, shown: true }, (g) =>
+                    anew({ sweetGPerL: g }),
+                  )}{' '}
+                  of sugar
+                </>
+              )}
+              {sense === 'tart' && (
+                <>
+                  , from a jug with{' '}
+                  {figure(
+                    'Acid of the jug',
+                    acidGPerL,
+                    { ...TONGUE_RANGES.acidGPerL, step: 0.5, digits: 1, shown: true },
+                    (g) => anew({ acidGPerL: g }),
+                  )}{' '}
+                  of acid
                 </>
               )}
               .
@@ -97,12 +132,12 @@ export function Component(): ReactNode {
             <OwnStepPanel />
           ) : (
             <Panel title={`Go ${goes.length + 1}${kind === 'ladder' ? ` of ${LADDER_GOES}` : ''}`}>
-              <Volumes ratio={ratio} glassMl={glassMl} />
+              <Volumes ratio={ratio} />
               {setting ? (
                 <>
-                  <Pouring key={goes.length} alone={alone} setting={setting} />
+                  <Pouring key={goes.length} alone={alone} setting={setting} sense={sense} />
                   <p className="mt-4 font-semibold">
-                    {test === 'pair' ? 'Which one is stronger?' : 'Which one is different from the two others?'}
+                    {test === 'pair' ? `Which one is ${words.more}?` : 'Which one is different from the two others?'}
                   </p>
                   <div className="mt-2 flex flex-wrap gap-3">
                     {setting.map((_, i) => (
@@ -140,29 +175,67 @@ export function Component(): ReactNode {
   );
 }
 
+/** What is tried, in words: what has more of it is called so, and so are its two glasses. */
+const SENSE: Readonly<
+  Record<TongueSense, { noun: string; plain: string; more: string; glass: Readonly<Record<'more' | 'less', string>> }>
+> = {
+  strength: { noun: 'strength', plain: 'strong', more: 'stronger', glass: { more: 'as it is', less: 'let down' } },
+  sweet: { noun: 'sweetness', plain: 'sweet', more: 'sweeter', glass: { more: 'with syrup', less: 'with water' } },
+  tart: { noun: 'sharpness', plain: 'sharp', more: 'sharper', glass: { more: 'with lemon', less: 'with water' } },
+};
+
+const ADDED: Readonly<Record<TrialGlass['add'], string>> = {
+  nothing: '',
+  water: 'of water',
+  syrup: `of syrup of ${TRIAL_SYRUP_BRIX} °Bx (as much sugar as water, by weight)`,
+  lemon: 'of lemon juice',
+};
+
 /** What is poured. */
-function Volumes({ ratio, glassMl }: { ratio: number; glassMl: number }): ReactNode {
-  const { drinkMl, waterMl } = letDown(ratio, glassMl);
+function Volumes({ ratio }: { ratio: number }): ReactNode {
+  const { sense, glassMl, sweetGPerL, acidGPerL } = useTongue();
+  const { more, less } = trialGlasses(sense, ratio, glassMl, { sweetGPerL, acidGPerL });
+  const words = SENSE[sense];
+  const line = (which: 'more' | 'less', g: TrialGlass): ReactNode => (
+    <>
+      {upperFirst(words.glass[which])}: {ml(g.drinkMl)} from the jug
+      {g.addMl > 0 && (
+        <>
+          {' '}
+          and{' '}
+          <strong className="font-semibold">
+            {ml(g.addMl)} {ADDED[g.add]}
+          </strong>
+        </>
+      )}
+      .{' '}
+    </>
+  );
   return (
     <p>
-      As it is: {f.volume(glassMl)} from the jug. Let down: {Math.round(drinkMl)} ml from the jug with{' '}
-      <strong className="font-semibold">{Math.round(waterMl)} ml of water</strong>, {ratio.toFixed(2)} times weaker.
-      Both as cold, in glasses that look alike.
+      {line('more', more)}
+      {line('less', less)}
+      One is {ratio.toFixed(2)} times as {words.plain} as the other; both as cold, in glasses that look alike.
     </p>
   );
 }
 
+/** A volume that is measured with a spoon or a syringe. */
+const ml = (volume: number): string => `${volume < 20 ? Math.round(volume * 10) / 10 : Math.round(volume)} ml`;
+const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** The order, told to the one who pours and to nobody else. */
-function Pouring({ alone, setting }: { alone: boolean; setting: readonly ('as-is' | 'let-down')[] }): ReactNode {
+function Pouring({ alone, setting, sense }: { alone: boolean; setting: Setting; sense: TongueSense }): ReactNode {
   const [seen, setSeen] = useState(false);
-  const words = setting.map((g, i) => `${LETTERS[i]} ${g === 'as-is' ? 'as it is' : 'let down'}`).join(', ');
+  const { glass } = SENSE[sense];
+  const words = setting.map((g, i) => `${LETTERS[i]} ${glass[g]}`).join(', ');
+  const count = (of: 'more' | 'less'): string => `${setting.filter((g) => g === of).length} ${glass[of]}`;
   if (alone)
     return (
       <p className="mt-3">
         Pour{' '}
         <strong className="font-semibold">
-          {setting.filter((g) => g === 'as-is').length} as it is and {setting.filter((g) => g === 'let-down').length}{' '}
-          let down
+          {count('more')} and {count('less')}
         </strong>
         , each with a letter under its foot so: {words}. Move them about with your eyes shut, taste, and look under the
         one that you mean.
@@ -223,7 +296,8 @@ function ResultPanel({ test }: { test: TongueTest }): ReactNode {
 }
 
 function LadderSoFar(): ReactNode {
-  const goes = useTongue((s) => s.goes);
+  const { goes, sense } = useTongue();
+  const widest = ladderOf(sense)[0]!;
   return (
     <Panel title="Up and down the ladder">
       {goes.length === 0 ? (
@@ -239,7 +313,7 @@ function LadderSoFar(): ReactNode {
               <span
                 aria-hidden
                 className={`h-3 ${g.right ? 'bg-action' : 'border border-ink'}`}
-                style={{ width: `${Math.round((g.ratio - 1) * 500)}px` }}
+                style={{ width: `${Math.round(120 * (Math.log(g.ratio) / Math.log(widest)))}px` }}
               />
               <span>{g.right ? 'right' : 'wrong'}</span>
             </li>
@@ -252,22 +326,26 @@ function LadderSoFar(): ReactNode {
 
 /** One's own step after a ladder, and making it the house's. */
 function OwnStepPanel(): ReactNode {
-  const goes = useTongue((s) => s.goes);
+  const { goes, sense } = useTongue();
   const house = useHouse();
   const save = useSaveHouse();
-  const { noise, low, high, stepRatio } = ownStep(goes);
+  const { noise, low, high, stepRatio } = ownStep(goes, sense);
+  const book = ownStep([], sense).noise;
   const kitchen = house.data?.kitchen;
-  const kept = kitchen?.body.tongue?.noise === Math.round(noise * 1000) / 1000;
+  const rounded = { noise: Math.round(noise * 1000) / 1000, pours: goes.length };
+  const was = kitchen?.body.tongue;
+  const kept = (sense === 'strength' ? was?.noise : was?.[sense]?.noise) === rounded.noise;
   const percent = (x: number): string => `${Math.round(100 * (Math.exp(x) - 1))} %`;
+  const words = SENSE[sense];
   return (
-    <Panel title="Your own step of strength">
+    <Panel title={`Your own step of ${words.noun}`}>
       <p className="text-lg">
-        You name the stronger of two in three goes of four when it is <strong>{percent(Math.log(stepRatio))}</strong>{' '}
-        stronger.
+        You name the {words.more} of two in three goes of four when it is{' '}
+        <strong>{percent(Math.log(stepRatio))}</strong> {words.more}.
       </p>
       <p className="mt-1 text-muted">
         A word of yours is unsure by {percent(noise)}, between {percent(low)} and {percent(high)} four times in five;
-        the book says 20 %.
+        the book says {percent(book)}.
       </p>
       <Refusal error={save.error} />
       <Button
@@ -279,7 +357,10 @@ function OwnStepPanel(): ReactNode {
           save.mutate({
             kind: 'kitchen',
             version: kitchen.version,
-            body: { ...kitchen.body, tongue: { noise: Math.round(noise * 1000) / 1000, pours: goes.length } },
+            body: {
+              ...kitchen.body,
+              tongue: { ...was, ...(sense === 'strength' ? rounded : { [sense]: rounded }) },
+            },
           })
         }
       >

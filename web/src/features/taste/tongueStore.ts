@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Setting, TongueTest } from '@steepsis/core';
+import type { Setting, TongueSense, TongueTest } from '@steepsis/core';
 
 /** What is done: glasses of one ratio again and again, or a ladder to one's own smallest step. */
 export type TongueKind = TongueTest | 'ladder';
@@ -10,6 +10,10 @@ export type TongueGo = { ratio: number; right: boolean };
 
 type TongueState = {
   kind: TongueKind;
+  sense: TongueSense;
+  /** what the jug has, g/L: by how much is stirred in */
+  sweetGPerL: number;
+  acidGPerL: number;
   /** who pours: another one, or oneself with the marks under the glasses */
   alone: boolean;
   ratio: number;
@@ -25,6 +29,9 @@ export const useTongue = create<TongueState>()(
   persist(
     (set) => ({
       kind: 'pair',
+      sense: 'strength',
+      sweetGPerL: 60,
+      acidGPerL: 4,
       alone: false,
       ratio: 1.2,
       glassMl: 60,
@@ -32,6 +39,11 @@ export const useTongue = create<TongueState>()(
       setting: undefined,
       set: (part) => set(part),
     }),
-    { name: 'steepsis.tongue', version: 1 },
+    {
+      name: 'steepsis.tongue',
+      version: 2,
+      // Its one jug was of strength; an order that stood then is drawn anew.
+      migrate: (before) => ({ ...(before as TongueState), setting: undefined }),
+    },
   ),
 );

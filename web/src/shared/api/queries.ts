@@ -42,6 +42,7 @@ import type {
   DrinkList,
   DrinkVersions,
   DrinkView,
+  LotsSoFar,
   HouseView,
   JugList,
   Unread,
@@ -101,7 +102,21 @@ const drinkQuery = (id: string): { queryKey: [string, string]; queryFn: () => Pr
   queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}`),
 });
 
-export const useDrink = (id: string): UseQueryResult<DrinkView> => useQuery(drinkQuery(id));
+/** A drink, and where its next plan starts; for somebody beside the cook where a name is given. */
+export const useDrink = (id: string, who?: string): UseQueryResult<DrinkView> =>
+  useQuery<DrinkView>(
+    who === undefined
+      ? drinkQuery(id)
+      : {
+          queryKey: ['drink', id, 'for', who],
+          queryFn: () => get<DrinkView>(`/api/drinks/${encodeURIComponent(id)}?for=${encodeURIComponent(who)}`),
+          placeholderData: (before) => before,
+        },
+  );
+
+/** What the lots give that were tasted. */
+export const useLotsSoFar = (): UseQueryResult<LotsSoFar> =>
+  useQuery({ queryKey: ['drink', 'lots-so-far'], queryFn: () => get<LotsSoFar>('/api/drinks/lots-so-far') });
 
 /** Several drinks at once, by their ids; none until all of them have come. */
 export type DrinksRead = {
@@ -122,7 +137,16 @@ const allOfThem = (asked: readonly UseQueryResult<DrinkView>[]): DrinksRead => (
 });
 
 /** What is looked for among what was made. */
-export type BatchSearch = { find?: string; said?: SaidOfIt; drinkId?: string };
+export type BatchSearch = {
+  find?: string;
+  said?: SaidOfIt;
+  drinkId?: string;
+  /** plant and lot, as in the pantry */
+  lot?: string;
+  /** begun from this moment on, and before that one; UTC */
+  after?: string;
+  before?: string;
+};
 
 /** Batches off the stove that are like that, the latest first; the last list stays until the next is there. */
 export const useBatchSearch = (search: BatchSearch): UseQueryResult<BatchList> =>
@@ -255,6 +279,7 @@ export function useSaveDrink(): UseMutationResult<DrinkView, Error, Drink> {
     mutationFn: (drink) => put<DrinkView>(`/api/drinks/${encodeURIComponent(drink.id)}`, drink),
     onSuccess: (view) => {
       client.setQueryData(['drink', view.drink.id], view);
+      void client.invalidateQueries({ queryKey: ['drink', view.drink.id, 'for'] });
       void client.invalidateQueries({ queryKey: ['drinks'] });
     },
   });

@@ -13,16 +13,19 @@ export function DrinkPage({
   id,
   what,
   page,
+  who,
   children,
 }: {
   id: string;
+  /** for whose liking it is planned, where it is not the cook's */
+  who?: string | undefined;
   /** what is being fetched: "the list" */
   what: string;
   /** the page that cannot be its own way on */
   page: 'plan' | 'recipe';
   children: (view: DrinkView, house: House) => ReactNode;
 }): ReactNode {
-  const drink = useDrink(id);
+  const drink = useDrink(id, who);
   const house = useHouse();
   if (drink.isPending || house.isPending) return <Loading what={what} />;
   if (drink.isError) return <Failed error={drink.error} retry={() => void drink.refetch()} />;
