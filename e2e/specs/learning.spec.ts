@@ -58,12 +58,55 @@ test('five batches over two bags of leaf lead to the glass that is liked, and wh
   });
   await page.getByRole('link', { name: 'Plan it for Kai' }).click();
   await expect(page).toHaveURL(/plan\/roselle-rose-hip-cooler$/);
-  await page.goBack();
+  // It is planned as Kai likes it, who found it too weak, and as the cook does again.
+  const strength = page.getByRole('textbox', { name: 'Strength' });
+  await expect(page.getByText('as Kai likes it')).toBeVisible();
+  const [cooks, kais] = [(await view(page)).startFrom.strengthX, (await view(page, 'Kai')).startFrom.strengthX];
+  expect(kais).toBeGreaterThan(cooks + 0.03);
+  await expect(strength).toHaveValue(String(kais));
+  await cook.choose('For whose liking', 'as I like it');
+  await expect(strength).toHaveValue(String(cooks));
+  // What was made of a bag is found by it, and the pantry says what it gives so far.
+  await cook.open(`/pantry/${PLANT}`);
+  await expect(page.getByText(/So far it gives ×/)).toContainText('four times in five');
+  await page.getByRole('link', { name: 'What was made of it' }).click();
+  await expect(page).toHaveURL(/lot=/);
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(2);
+  await cook.choose('When', 'in the last week');
+  await expect(page).toHaveURL(/when=week/);
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(2);
+  await cook.open(`/taste/${last}`);
   // Every making of it on one line, and how steady the house is in it.
   await page.getByRole('link', { name: 'Its other makings' }).click();
   await expect(page.getByRole('list', { name: 'Makings' }).getByRole('listitem')).toHaveCount(5);
   await expect(page.getByText(/its strength is off by/)).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/What would tighten it most/)).toBeVisible();
+});
+
+test('a glass is made the house’s own: it is ×1.00 from then on, and older makings say against what they were', async ({
+  page,
+}) => {
+  const cook = new Cook(page, server.url);
+  const made = (await (
+    await page.request.get(`${server.url}/api/batches?drinkId=${DRINK}&phase=put-away&limit=5`)
+  ).json()) as { batches: { id: string }[] };
+  const [latest, before] = made.batches.map((b) => b.id) as [string, string];
+  await cook.open(`/taste/${latest}`);
+  await cook.button('This is ours').click();
+  await page.getByRole('button', { name: 'It is ours' }).click();
+  await expect(page.getByText(/^This is ours: ×1\.00 of/)).toBeVisible();
+  const { drink } = await view(page);
+  expect(drink.defaults.strengthX).toBe(1);
+  await cook.open(`/taste/${before}`);
+  await expect(page.getByText(/^Its × are of the card as it was then/)).toContainText('of today’s, your glass of');
+  await cook.open(`/plan/${DRINK}`);
+  await expect(page.getByText(/×1\.00 is your glass of/)).toBeVisible();
+  await cook.open(`/taste/${latest}`);
+  await cook.button('Let ×1.00 be the card’s again').click();
+  await expect(cook.button('This is ours')).toBeVisible();
+  await cook.open(`/taste/${before}`);
+  await expect(page.getByRole('heading', { name: /^Taste:/ })).toBeVisible();
+  await expect(page.getByText(/^Its × are of/)).toHaveCount(0);
 });
 
 test('three glasses are drawn, named by keyboard and told by chance; a ladder finds one’s own step', async ({
@@ -98,6 +141,21 @@ test('three glasses are drawn, named by keyboard and told by chance; a ladder fi
   await expect(page.getByRole('heading', { name: 'Your own step of strength' })).toBeVisible();
   await cook.button('Let advice reckon with it').click();
   await expect(cook.button('Advice reckons with it')).toBeVisible();
+  // Of sweetness: one glass gets syrup, the other as much water.
+  await cook.choose('Of what', 'sweetness');
+  await expect(page.getByText(/of syrup of 50 °Bx/)).toBeVisible();
+  for (let i = 0; i < 12; i++) {
+    await cook.button('Draw the order').click();
+    await page.getByRole('button', { name: 'B', exact: true }).click();
+  }
+  await expect(page.getByRole('heading', { name: 'Your own step of sweetness' })).toBeVisible();
+  await cook.button('Let advice reckon with it').click();
+  await expect(cook.button('Advice reckons with it')).toBeVisible();
+  const house = (await (await page.request.get(`${server.url}/api/house`)).json()) as {
+    kitchen: { body: { tongue?: { noise?: number; sweet?: { pours: number } } } };
+  };
+  expect(house.kitchen.body.tongue?.sweet?.pours).toBe(12);
+  expect(house.kitchen.body.tongue?.noise).toBeGreaterThan(0);
 });
 
 for (const [how, viewport] of [
@@ -125,6 +183,30 @@ for (const [how, viewport] of [
     await page.getByRole('button', { name: /^Another house/ }).click();
     await expect(page.getByRole('heading', { name: 'Glass 1 of 6' })).toBeVisible();
     await expect(page.getByText(/^Level \d: off by/)).toBeVisible();
+
+    // A pot: two sips, and it is pulled.
+    await cook.choose('What to judge', 'a pot that wants pulling');
+    await press('Begin');
+    for (let sip = 1; sip <= 2; sip++) {
+      await press('Sip it');
+      await expect(page.getByRole('list', { name: 'Sips so far' }).getByRole('listitem')).toHaveCount(sip);
+    }
+    await page.reload();
+    await press('Pull it');
+    await expect(page.getByRole('img', { name: /^Nearest to right at/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Another pot/ }).click();
+    await expect(page.getByText(/^Level 1: off by/)).toBeVisible();
+
+    // A jug: something is poured in, and it is called right.
+    await cook.choose('What to judge', 'a jug that is off');
+    await press('Begin');
+    await cook.setField('Millilitres of water', '40');
+    await press('Pour it in');
+    await expect(page.getByText(/^after 40 ml of water/)).toBeVisible();
+    await press('It is right as it is');
+    await expect(page.getByText(/^The least that puts it right is/)).toBeVisible();
+    await page.getByRole('button', { name: /^Another jug/ }).click();
+    await expect(page.getByText(/^Level 1: off by/)).toBeVisible();
   });
 
 test('what was made is found by its words, by what was said, and by its drink', async ({ page }) => {
@@ -144,8 +226,8 @@ test('what was made is found by its words, by what was said, and by its drink', 
   await expect(lines).toHaveCount(5);
 });
 
-const view = async (page: Page): Promise<DrinkView> =>
-  (await (await page.request.get(`${server.url}/api/drinks/${DRINK}`)).json()) as DrinkView;
+const view = async (page: Page, who?: string): Promise<DrinkView> =>
+  (await (await page.request.get(`${server.url}/api/drinks/${DRINK}${who ? `?for=${who}` : ''}`)).json()) as DrinkView;
 
 /** Only this bag is in the house. */
 async function inThePantry(page: Page, bag: Bag): Promise<void> {

@@ -31,6 +31,30 @@ export {
   type Course,
   type CourseLevel,
 } from './trainer';
+export {
+  levelAfterPot,
+  potCard,
+  potLastMin,
+  potResult,
+  saidOfSip,
+  sipsOf,
+  type PotCard,
+  type PotCourse,
+  type PotResult,
+} from './trainerPot';
+export {
+  JUG_GOES,
+  JUG_PARTS,
+  jugCard,
+  jugResult,
+  levelAfterJug,
+  saidOfJug,
+  type JugCourse,
+  type JugGo,
+  type JugPart,
+  type JugResult,
+  type JugWords,
+} from './trainerJug';
 export { steadiness, type Habit, type Steadiness } from './steadiness';
 export { whatChanged, type Cause, type WhatChanged } from './whatChanged';
 export type { Ranged } from './learned';

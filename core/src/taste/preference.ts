@@ -66,7 +66,7 @@ export type NextMaking = {
 };
 
 /** Cuts between the four words of harshness, in units of noise: at what the house bears, half of the answers are "a bit harsh" or worse. */
-const HARSH_CUTS: readonly [number, number, number] = [-1.3, 0, 1];
+export const HARSH_CUTS: readonly [number, number, number] = [-1.3, 0, 1];
 
 /**
  * Between what, in units of noise, a word of sweetness or tartness is said. The words for a bit were not there at first, and what

@@ -104,13 +104,19 @@ const carriedBy = (l: Liquid): string | undefined =>
   )?.[0];
 
 /**
- * Of what kind a drink is: what part of a plant carries it as written (tea, calyx, flower, root...). Undefined for what nothing carries.
+ * Of what kind a drink is, by what carries it as written: tea, whatever was made of its leaf, or the part of the plant (calyx, flower, root...).
+ * Undefined for what nothing carries.
  * @throws InputError for a recipe that does not come out
  */
 export function kindOfDrink(drink: Drink): string | undefined {
   const plant = carriedBy(bookOf(drink).glass);
-  return plant === undefined ? undefined : knownPlant(plantsOf(drink), plant)?.part;
+  const b = plant === undefined ? undefined : knownPlant(plantsOf(drink), plant);
+  if (!b) return undefined;
+  return b.latinName.startsWith(TEA) ? 'tea' : b.part.split(' ')[0];
 }
+
+/** Black, green or white: one shrub. */
+const TEA = 'Camellia sinensis';
 
 const lotName = (plant: string, lotId: string): string => `${plant}/${lotId}`;
 

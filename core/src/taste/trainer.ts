@@ -93,6 +93,10 @@ export function resultOf(course: Course): CourseResult {
   return { own, advised, ownMean: mean(own), advisedMean: mean(advised) };
 }
 
+/** The next level after one try: harder where it was off by less than a tongue tells, easier where it was off by more than anybody misses; ln. */
+export const levelAfter = (level: CourseLevel, offLn: number): CourseLevel =>
+  Math.min(4, Math.max(1, level + (offLn <= 0.1 ? 1 : offLn > 0.35 ? -1 : 0))) as CourseLevel;
+
 /** The next level: harder after a course that was nearly as good as the advice, easier after one that was twice as far off. */
 export function nextLevel(level: CourseLevel, { ownMean, advisedMean }: CourseResult): CourseLevel {
   const by = ownMean <= advisedMean * 1.25 ? 1 : ownMean > advisedMean * 2 ? -1 : 0;

@@ -12,7 +12,6 @@ import {
   type PlanTarget,
 } from '@steepsis/core';
 import type { DrinkList, DrinkSummary, DrinkVersions, DrinkView, LotsSoFar } from '@steepsis/contract';
-import { BatchesStore } from '../batches/batches.store';
 import { DatabaseService } from '../database/database.service';
 import { ArchivedDrinkRow, DrinkRow } from '../database/models';
 import { HouseService } from '../house/house.service';
@@ -31,7 +30,6 @@ export class DrinksService {
 
   constructor(
     private readonly database: DatabaseService,
-    private readonly batches: BatchesStore,
     private readonly house: HouseService,
     private readonly stream: StreamService,
     private readonly planner: Planner,
@@ -55,7 +53,7 @@ export class DrinksService {
 
   async list(): Promise<DrinkList> {
     const latest = await this.latestRows();
-    const made = await this.batches.madeByDrink();
+    const made = await this.taught.made();
     const archived = new Set((await ArchivedDrinkRow.findAll()).map((r) => r.id));
     const rows = latest.map(nameless);
     const { items, unread } = await eachAlone(rows, ({ row }): DrinkSummary => {

@@ -56,6 +56,9 @@ export class TaughtService {
     private readonly house: HouseService,
   ) {}
 
+  /** How often each drink was made, and when last. */
+  made = (): ReturnType<BatchesStore['madeByDrink']> => this.batches.madeByDrink();
+
   /** What was said of a drink: remembered until something happens to one of its batches or jugs, and read anew after a start. */
   async of(drink: Drink): Promise<Taught> {
     const taught = await this.batches.ofDrink(`${drink.id} ${drink.version}`, drink.id, async () => {

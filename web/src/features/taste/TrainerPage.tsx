@@ -12,10 +12,14 @@ import {
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
+import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { STRENGTH, wordFor } from '@/shared/verdict/verdictWords';
-import { useTrainer } from './trainerStore';
+import { JugRoom } from './JugRoom';
+import { PotRoom } from './PotRoom';
+import { anotherWords, offBy } from './trainerWords';
+import { useTrainer, type Room } from './trainerStore';
 
 const LEVEL_WORDS: Readonly<Record<CourseLevel, string>> = {
   1: 'one bag of leaf, and a sure tongue',
@@ -24,39 +28,66 @@ const LEVEL_WORDS: Readonly<Record<CourseLevel, string>> = {
   4: 'a new bag of leaf at some time, which nobody tells',
 };
 
-/** Made-up houses whose truth is hidden: six glasses to find what is liked, then the truth, one's own errors and what advice would have done. */
+const ROOMS: readonly { value: Room; label: string; tells: string }[] = [
+  {
+    value: 'glass',
+    label: 'one glass from the last',
+    tells:
+      'Somebody here likes the drink at some strength, and the leaf gives what it gives; you know neither. Six glasses.',
+  },
+  {
+    value: 'pot',
+    label: 'a pot that wants pulling',
+    tells:
+      'The leaf is in and the clock runs. You sip when you like and are told how it tastes; pull it when you think it is right.',
+  },
+  {
+    value: 'jug',
+    label: 'a jug that is off',
+    tells:
+      'A jug is not as it should be. You are told how it tastes; put it right with the least that does it, in three goes at most.',
+  },
+];
+
+/** Made-up houses whose truth is hidden: glasses, pots and jugs, then the truth, one's own errors and what the best answer would have been. */
 export function Component(): ReactNode {
-  const { course, past, begin } = useTrainer();
+  const { room, enter, past, begin } = useTrainer();
+  const course = useTrainer((s) => s[room]);
+  const { tells } = ROOMS.find((r) => r.value === room)!;
+  const mine = past.filter((p) => p.room === room);
   return (
     <Page
       title="Train your judgement"
-      note="A made-up house says in words how it was; you say how strong the next one is to be. Nothing of it is written down before."
+      note="Made-up houses with a truth that nobody tells: you hear in words how it tastes. It gets harder as you get better."
       actions={<LinkButton to="/taste">What can be tasted</LinkButton>}
     >
+      <p className="mb-3 text-[1.12rem] leading-[2.1]">
+        I want to judge <InlineChoice label="What to judge" value={room} choices={ROOMS} onValue={enter} />.
+      </p>
       <div className="grid items-start gap-3 lg:grid-cols-[1.4fr_1fr]">
         {!course ? (
           <Panel title="A house of its own">
-            <p>
-              Somebody here likes the drink at some strength, and the leaf gives what it gives; you know neither. Six
-              glasses, and it gets harder as you get better.
-            </p>
-            <Button kind="main" className="mt-3" onClick={() => begin(1)}>
+            <p>{tells}</p>
+            <Button kind="main" className="mt-3" onClick={() => begin(room, 1)}>
               Begin
             </Button>
           </Panel>
-        ) : course.pouredX.length < COURSE_GLASSES ? (
-          <Pour key={course.pouredX.length} course={course} />
+        ) : room === 'glass' ? (
+          <Glasses />
+        ) : room === 'pot' ? (
+          <PotRoom />
         ) : (
-          <Truth course={course} />
+          <JugRoom />
         )}
         <Panel title="Your courses">
-          {past.length === 0 ? (
+          {mine.length === 0 ? (
             <p className="text-muted">None yet.</p>
           ) : (
             <ol className="space-y-1">
-              {past.map((p, i) => (
+              {mine.map((p, i) => (
                 <li key={i}>
-                  Level {p.level}: off by {percent(p.own)}, advice {percent(p.advised)}
+                  Level {p.level}: off by {offBy(p.own)}, {room === 'glass' ? 'advice' : 'the best answer'}{' '}
+                  {offBy(p.best)}
                 </li>
               ))}
             </ol>
@@ -67,11 +98,18 @@ export function Component(): ReactNode {
   );
 }
 
-const percent = (ln: number): string => `${Math.round(100 * (Math.exp(ln) - 1))} %`;
+function Glasses(): ReactNode {
+  const course = useTrainer((s) => s.glass)!;
+  return course.pouredX.length < COURSE_GLASSES ? (
+    <Pour key={course.pouredX.length} course={course} />
+  ) : (
+    <Truth course={course} />
+  );
+}
 
 /** The next glass: what was said so far, and how strong it is to be. */
 function Pour({ course }: { course: Course }): ReactNode {
-  const pour = useTrainer((s) => s.pour);
+  const pour = useTrainer((s) => s.pourGlass);
   const glass = course.pouredX.length;
   const [x, setX] = useState(course.pouredX.at(-1) ?? 1);
   return (
@@ -127,8 +165,8 @@ function Truth({ course }: { course: Course }): ReactNode {
         {bagsX[1] !== undefined && <>, the second one {f.strength(bagsX[1])}</>}.
       </p>
       <p className="mt-1">
-        Your glasses were off by <strong className="font-semibold">{percent(result.ownMean)}</strong> on the mean; with
-        the advice of the bench they would have been off by {percent(result.advisedMean)}.
+        Your glasses were off by <strong className="font-semibold">{offBy(result.ownMean)}</strong> on the mean; with
+        the advice of the bench they would have been off by {offBy(result.advisedMean)}.
       </p>
       <table className="mt-3 w-full text-[0.95rem]">
         <thead>
@@ -154,8 +192,8 @@ function Truth({ course }: { course: Course }): ReactNode {
                 {f.strength(x)}
               </th>
               <td>{wordFor(STRENGTH, saidOf(course, i, x))}</td>
-              <td>{percent(result.own[i]!)}</td>
-              <td>{percent(result.advised[i]!)}</td>
+              <td>{offBy(result.own[i]!)}</td>
+              <td>{offBy(result.advised[i]!)}</td>
             </tr>
           ))}
         </tbody>
@@ -163,13 +201,11 @@ function Truth({ course }: { course: Course }): ReactNode {
       <Button
         kind="main"
         className="mt-4"
-        onClick={() => end({ level: course.level, own: result.ownMean, advised: result.advisedMean }, level)}
+        onClick={() =>
+          end({ room: 'glass', level: course.level, own: result.ownMean, best: result.advisedMean }, level)
+        }
       >
-        {level > course.level
-          ? 'Another house, harder'
-          : level < course.level
-            ? 'Another house, easier'
-            : 'Another house'}
+        {anotherWords('house', course.level, level)}
       </Button>
     </Panel>
   );
