@@ -130,16 +130,22 @@ function Curve({
   bestMin: number;
   pulledMin: number;
 }): ReactNode {
-  const [width, height, floor] = [560, 130, 108];
-  const last = curve.at(-1)!.minutes;
+  const [width, height, floor] = [560, 148, 108];
+  // What comes long after both is the same as what comes soon after.
+  const shown = curve.filter((p) => p.minutes <= 2.5 * Math.max(bestMin, pulledMin));
+  const last = shown.at(-1)!.minutes;
   const x = (minutes: number): number => (width * minutes) / last;
   const y = (offLn: number): number => floor - (floor - 12) * (1 - Math.min(1, offLn / MOST_SHOWN));
-  const path = curve
+  const path = shown
     .map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.minutes).toFixed(1)} ${y(p.offLn).toFixed(1)}`)
     .join(' ');
   const anchor = (minutes: number): 'start' | 'middle' | 'end' =>
     x(minutes) < 60 ? 'start' : x(minutes) > width - 60 ? 'end' : 'middle';
+  // Two names beside each other go away from each other; by the edge both stand on their own lines.
   const close = Math.abs(x(bestMin) - x(pulledMin)) < 120;
+  const stacked = close && Math.min(x(bestMin), x(pulledMin)) < 110;
+  const sideOf = (minutes: number, other: number): 'start' | 'middle' | 'end' =>
+    stacked ? 'start' : close ? (minutes < other ? 'end' : 'start') : anchor(minutes);
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -153,16 +159,16 @@ function Curve({
       <line x1={x(pulledMin)} x2={x(pulledMin)} y1={6} y2={floor} strokeWidth={3} className="stroke-ink" />
       <text
         x={x(bestMin)}
-        y={height - 6}
-        textAnchor={close && bestMin < pulledMin ? 'end' : close ? 'start' : anchor(bestMin)}
+        y={floor + (stacked ? 34 : 17)}
+        textAnchor={sideOf(bestMin, pulledMin)}
         className="fill-muted text-[13px]"
       >
         best, {bestMin} min
       </text>
       <text
         x={x(pulledMin)}
-        y={height - 6}
-        textAnchor={close && pulledMin <= bestMin ? 'end' : close ? 'start' : anchor(pulledMin)}
+        y={floor + 17}
+        textAnchor={sideOf(pulledMin, bestMin)}
         className="fill-ink text-[13px] font-semibold"
       >
         yours, {pulledMin} min

@@ -212,10 +212,10 @@ function NextTime({ view, batch }: { view: DrinkView; batch: Batch }): ReactNode
       <OtherLot view={view} />
       <LotsSoFar view={view} />
       <PeopleSoFar view={view} />
-      <Ours view={view} batch={batch} />
       <LinkButton to={`/plan/${view.drink.id}`} kind="main" className="mt-4">
         Plan the next one
       </LinkButton>
+      <Ours view={view} batch={batch} />
     </Panel>
   );
 }
