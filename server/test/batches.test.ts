@@ -204,6 +204,31 @@ describe('what tastings teach', () => {
   });
 });
 
+describe('what the lots give', () => {
+  const PLANT = 'roselle_dried_whole';
+  it('is told over all drinks once something drawn from them was tasted, and what was made of one is found by it', async () => {
+    const lots = [{ id: 'bag-1', got: '2026-06-01', from: 'the market', leftG: 900, potency: 1 }];
+    await server.http
+      .put(`/api/house/pantry/${PLANT}`)
+      .send({ version: 0, body: { v: 1, plant: PLANT, lots } })
+      .expect(200);
+    expect((await server.http.get('/api/drinks/lots-so-far').expect(200)).body).toEqual({ lots: {} });
+    const id = await server.measuredBatch();
+    await server.say(id, MIX);
+    server.later(120);
+    await server.say(id, { type: 'tasted', state: 'iced', verdict: { ...VERDICT, strength: -2 } }).expect(200);
+    const { body } = await server.http.get('/api/drinks/lots-so-far').expect(200);
+    const { x, low, high } = body.lots[`${PLANT}/bag-1`];
+    expect([low < x, x < 1, x < high]).toEqual([true, true, true]);
+    const found = async (lot: string): Promise<number> =>
+      (await server.http.get(`/api/batches?lot=${encodeURIComponent(lot)}`).expect(200)).body.batches.length;
+    expect(await found(`${PLANT}/bag-1`)).toBe(1);
+    expect(await found(`${PLANT}/bag-2`)).toBe(0);
+    expect(await found(`${PLANT}/bag_1`)).toBe(0);
+    await server.http.get('/api/batches?lot=bag-1').expect(400);
+  });
+});
+
 describe('what was made is found', () => {
   const found = async (query: string): Promise<string[]> =>
     (await server.http.get(`/api/batches?${query}`).expect(200)).body.batches.map((b: { id: string }) => b.id);
@@ -215,7 +240,7 @@ describe('what was made is found', () => {
     return id;
   };
   it('by words of its name and of its notes, as they were written', async () => {
-    const id = await tasted({ note: "Gran's \"100 %\" of it, a_b" });
+    const id = await tasted({ note: 'Gran\'s "100 %" of it, a_b' });
     const other = await tasted({ note: 'thin' });
     expect(await found('find=roselle')).toEqual([other, id]);
     for (const word of ["gran's", '"100', '%25"', 'a_b', 'roselle%20thin', 'ROSELLE%20gran'])

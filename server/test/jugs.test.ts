@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { batchAfter, freeJugAfter, volumeMl, type FreeJug } from '@steepsis/core';
+import { batchAfter, freeJugAfter, ROSELLE_COOLER, volumeMl, type FreeJug } from '@steepsis/core';
 import { JugEventRow } from '../src/database/models';
 import { MIX, TestServer } from './testServer';
 
@@ -179,6 +179,48 @@ describe('a jug poured together over HTTP', () => {
     expect((await server.http.get('/api/jugs')).body.jugs).toEqual([]);
     expect((await jugNow(start.id)).discarded).toBe(true);
     await server.http.get(`/api/jugs/${randomUUID()}`).expect(404);
+  });
+});
+
+describe('what a jug teaches', () => {
+  const taste = { state: 'chilled', strength: -2, sweet: 0, tart: 0, harsh: 1 };
+  const learned = async (query = ''): Promise<{ tastings: number; wantedX: number; people: object; who?: string }> =>
+    (await server.http.get(`/api/drinks/${ROSELLE_COOLER.id}${query}`).expect(200)).body.learned;
+  const poured = async (more: object): Promise<string> => {
+    const shelf = await bottled();
+    const start = startOf([{ name: 'Concentrate', ml: 400, from: shelf.from }, water], more);
+    await server.http.post('/api/jugs').send(start).expect(201);
+    return start.id;
+  };
+  it('is of the drink that it is to be like, told by its id or, as earlier releases did, by its name', async () => {
+    for (const like of [{ likeId: ROSELLE_COOLER.id, likeName: 'anything' }, { likeName: ROSELLE_COOLER.name }]) {
+      const before = (await learned())?.tastings ?? 0;
+      const id = await poured(like);
+      await say(id, { type: 'tasted', taste }).expect(200);
+      expect((await learned()).tastings).toBe(before + 1);
+    }
+    expect((await learned()).wantedX).toBeGreaterThan(1);
+  });
+  it('is heard as the word of who said it, and of a single glass by what was poured beside it', async () => {
+    const id = await poured({ likeId: ROSELLE_COOLER.id });
+    const glass = {
+      served: 'chilled',
+      baseMl: 100,
+      waterMl: 100,
+      syrupMl: 0,
+      syrupBrix: 50,
+      lemonMl: 0,
+      spiritMl: 0,
+      abv: 40,
+      iceG: 0,
+    };
+    await say(id, { type: 'tasted', taste: { ...taste, who: 'Kai' }, glass }).expect(200);
+    expect((await learned()).people).toHaveProperty('Kai');
+    expect((await learned('?for=Kai')).who).toBe('Kai');
+    const { body } = await server.http.get(`/api/drinks/${ROSELLE_COOLER.id}?for=Kai`);
+    expect(body.tastings[0].strengthX).toBeGreaterThan(0);
+    await say(id, { type: 'tasted', taste, glass: { ...glass, baseMl: -1 } }).expect(400);
+    await server.http.get(`/api/drinks/${ROSELLE_COOLER.id}?for=${'x'.repeat(41)}`).expect(400);
   });
 });
 

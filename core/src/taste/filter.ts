@@ -1,13 +1,13 @@
 import { normalCdf } from '../quantity/normal';
 import {
   drifted,
+  forgotten,
   knows,
   merged,
   moved,
   ofSum,
   renewed,
   unknowns,
-  without,
   withUnknown,
   type Gaussian,
   type Moments,
@@ -172,7 +172,7 @@ export function freshState(
       lotSd,
       house,
       tasters: {},
-      believed: unknowns({ [KIND]: AXES[axis].kindSd }),
+      believed: unknowns({ [KIND]: AXES[axis].kindSd, ...(AXES[axis].lots ? { [MAKING]: LEARNING.makingSd } : {}) }),
       replaced: 0,
     })),
   );
@@ -193,9 +193,10 @@ export function afterBatch(state: State, { drink = '', plant = '', lot, seen }: 
     if (lots) {
       believed = withUnknown(believed, muName(plant), LEARNING.muSd);
       believed = withUnknown(believed, name, c.lotSd, muName(plant));
-      believed = drifted(believed, { [name]: LEARNING.lotDrift });
+      believed = forgotten(believed, MAKING, LEARNING.makingSd);
     }
-    const before = { ...c, believed: drifted(believed, { [KIND]: drift }) };
+    believed = drifted(believed, { [KIND]: drift, ...(lots ? { [name]: LEARNING.lotDrift } : {}) });
+    const before = { ...c, believed };
     const of = { drink, lot: lots ? name : undefined };
     const same = observed(before, state, of, seen);
     // The first batch has nothing that could have been replaced.
@@ -366,7 +367,7 @@ function tongueOf(
   return state.tasters.map(([factor, likely], i) => [factor * base, heard?.[i] ?? likely]);
 }
 
-/** After all that was observed of one batch; how it was made is an unknown of its own meanwhile. */
+/** After all that was observed of one batch; how it was made is an unknown of its own, and of no other batch. */
 function observed(
   c: Component,
   state: State,
@@ -374,7 +375,7 @@ function observed(
   seen: readonly Observed[],
 ): Component {
   const leaf: Sum = lot === undefined ? {} : { [lot]: 1, [MAKING]: 1 };
-  let believed = lot === undefined ? c.believed : withUnknown(c.believed, MAKING, LEARNING.makingSd);
+  let { believed } = c;
   let { logWeight, tasters } = c;
   for (const o of seen) {
     if (o.kind === 'extract') {
@@ -399,7 +400,7 @@ function observed(
     tasters = { ...tasters, [who]: heard.map((h) => (h.likely * h.z) / z) };
     logWeight += Math.log(z);
   }
-  return { ...c, logWeight, tasters, believed: without(believed, MAKING) };
+  return { ...c, logWeight, tasters, believed };
 }
 
 const density = (z: number): number => (Number.isFinite(z) ? Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI) : 0);

@@ -17,6 +17,13 @@ export function unknowns(sds: Readonly<Record<string, number>>): Gaussian {
   return { names, mean: Matrix.zeros(names.length, 1), cov: Matrix.diag(Object.values(sds).map((sd) => sd ** 2)) };
 }
 
+/** The package's own copy goes through a generator: for what is copied at every word that is most of the time. */
+function copied(m: Matrix): Matrix {
+  const copy = new Matrix(m.rows, m.columns);
+  for (let i = 0; i < m.rows; i++) for (let j = 0; j < m.columns; j++) copy.set(i, j, m.get(i, j));
+  return copy;
+}
+
 /** Whether something is one of the unknowns. */
 export const knows = ({ names }: Gaussian, name: string): boolean => names.includes(name);
 
@@ -40,20 +47,9 @@ export function withUnknown(g: Gaussian, name: string, sd: number, about?: strin
   return { names: [...g.names, name], mean, cov };
 }
 
-/** Without one of them, whatever it was. */
-export function without(g: Gaussian, name: string): Gaussian {
-  const at = g.names.indexOf(name);
-  if (at < 0) return g;
-  const [mean, cov] = [g.mean.clone(), g.cov.clone()];
-  mean.removeRow(at);
-  cov.removeRow(at);
-  cov.removeColumn(at);
-  return { names: g.names.filter((n) => n !== name), mean, cov };
-}
-
 /** Each of these a little less sure than it was. */
 export function drifted(g: Gaussian, by: Readonly<Record<string, number>>): Gaussian {
-  const cov = g.cov.clone();
+  const cov = copied(g.cov);
   for (const [name, sd] of Object.entries(by)) {
     const i = g.names.indexOf(name);
     if (i >= 0) cov.set(i, i, cov.get(i, i) + sd ** 2);
@@ -61,31 +57,61 @@ export function drifted(g: Gaussian, by: Readonly<Record<string, number>>): Gaus
   return { ...g, cov };
 }
 
-const rowOf = ({ names }: Gaussian, sum: Sum): Matrix => Matrix.columnVector(names.map((n) => sum[n] ?? 0));
+// A sum is of a few of many unknowns: only their rows are gone through.
+const partsOf = ({ names }: Gaussian, sum: Sum): readonly (readonly [at: number, times: number])[] =>
+  Object.entries(sum).flatMap(([name, times]) => {
+    const at = names.indexOf(name);
+    return at < 0 ? [] : [[at, times] as const];
+  });
 
 /** What is believed of a sum; of unknowns that are not there nothing is said. */
 export function ofSum(g: Gaussian, sum: Sum): Moments {
-  const h = rowOf(g, sum);
-  return { mean: h.dot(g.mean), variance: h.dot(g.cov.mmul(h)) };
+  const parts = partsOf(g, sum);
+  return {
+    mean: parts.reduce((all, [at, times]) => all + times * g.mean.get(at, 0), 0),
+    variance: parts.reduce((all, [i, a]) => all + parts.reduce((s, [j, b]) => s + a * b * g.cov.get(i, j), 0), 0),
+  };
 }
 
 /** After a sum was heard of: its mean moved by so many times its variance, its variance shrunk by so many times its square. */
 export function moved(g: Gaussian, sum: Sum, by: number, shrink: number): Gaussian {
-  const with_ = g.cov.mmul(rowOf(g, sum));
-  return {
-    ...g,
-    mean: Matrix.add(g.mean, Matrix.mul(with_, by)),
-    cov: Matrix.add(g.cov, Matrix.mul(with_.mmul(with_.transpose()), shrink)),
-  };
+  const parts = partsOf(g, sum);
+  const n = g.names.length;
+  const with_ = Array.from({ length: n }, (_, i) =>
+    parts.reduce((all, [at, times]) => all + times * g.cov.get(i, at), 0),
+  );
+  const [mean, cov] = [copied(g.mean), copied(g.cov)];
+  for (let i = 0; i < n; i++) {
+    mean.set(i, 0, mean.get(i, 0) + by * with_[i]!);
+    for (let j = 0; j < n; j++) cov.set(i, j, cov.get(i, j) + shrink * with_[i]! * with_[j]!);
+  }
+  return { ...g, mean, cov };
+}
+
+/** The same where one of them is about nothing again, and hangs together with none. */
+export function forgotten(g: Gaussian, name: string, sd: number): Gaussian {
+  const at = g.names.indexOf(name);
+  const [mean, cov] = [copied(g.mean), copied(g.cov)];
+  mean.set(at, 0, 0);
+  for (let i = 0; i < g.names.length; i++) {
+    cov.set(at, i, 0);
+    cov.set(i, at, 0);
+  }
+  cov.set(at, at, sd ** 2);
+  return { ...g, mean, cov };
 }
 
 /** The same where one of them was replaced by another of its like: what was heard of the old one says nothing of it. */
-export const renewed = (g: Gaussian, name: string, sd: number, about: string): Gaussian =>
-  inOrder(withUnknown(without(g, name), name, sd, about), g.names);
-
-function inOrder(g: Gaussian, names: readonly string[]): Gaussian {
-  const at = names.map((n) => g.names.indexOf(n));
-  return { names, mean: g.mean.selection(at, [0]), cov: g.cov.selection(at, at) };
+export function renewed(g: Gaussian, name: string, sd: number, about: string): Gaussian {
+  const [at, like] = [g.names.indexOf(name), g.names.indexOf(about)];
+  const [mean, cov] = [copied(g.mean), copied(g.cov)];
+  mean.set(at, 0, g.mean.get(like, 0));
+  for (let i = 0; i < g.names.length; i++) {
+    cov.set(at, i, g.cov.get(like, i));
+    cov.set(i, at, g.cov.get(like, i));
+  }
+  cov.set(at, at, g.cov.get(like, like) + sd ** 2);
+  return { ...g, mean, cov };
 }
 
 /** Two beliefs of the same unknowns as one, with their moments. */

@@ -17,6 +17,8 @@ export type Steadiness = {
   spreads: readonly Spread[];
   /** whether enough was measured to name one: by verdicts alone nobody can */
   canTell: boolean;
+  /** a habit that was taken up on the way, since how many makings, and the spread of all before it and since, ln */
+  takenUp: { habit: Habit; makings: number; beforeLn: number; sinceLn: number } | undefined;
 };
 
 /** Spreads of the book before anything was made here, ln, and what each comes to with its habit: weighed, timed, measured. House estimates. */
@@ -42,6 +44,31 @@ const MEASURED_SHARE = 0.5;
  * @param makings of one drink; undefined for fewer than two that can be compared
  */
 export function steadiness(makings: readonly Making[]): Steadiness | undefined {
+  const told = toldOf(makings);
+  return told && { ...told, takenUp: takenUp(makings) };
+}
+
+/** What a making tells of a habit: what was measured of it. */
+const TELLS: readonly (readonly [Habit, (m: Making) => boolean])[] = [
+  ['lot', ({ batch }) => batch.brews.some((b) => b.brix !== undefined)],
+  ['yield', ({ batch }) => batch.brews.every((b) => b.measuredVolumeMl !== undefined)],
+];
+/** Fewer makings than this, before or since, tell nothing of a spread. */
+const ENOUGH = 2;
+
+/** The habit that was kept in all makings from one on, and not before it. */
+function takenUp(makings: readonly Making[]): Steadiness['takenUp'] {
+  for (const [habit, kept] of TELLS) {
+    const since = makings.findLastIndex((m) => !kept(m)) + 1;
+    const [before, after] = [makings.slice(0, since), makings.slice(since)];
+    if (before.length < ENOUGH || after.length < ENOUGH || before.some(kept)) continue;
+    const [was, is] = [toldOf(before), toldOf(after)];
+    if (was && is) return { habit, makings: after.length, beforeLn: was.sdLn, sinceLn: is.sdLn };
+  }
+  return undefined;
+}
+
+function toldOf(makings: readonly Making[]): Omit<Steadiness, 'takenUp'> | undefined {
   const [first, ...rest] = makings;
   if (!first) return undefined;
   const compared = rest.flatMap((m) => whatChanged(first, m) ?? []);

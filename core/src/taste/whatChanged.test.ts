@@ -22,9 +22,10 @@ type Made = {
   waterMore?: number;
   state?: 'iced' | 'chilled';
   grams?: number;
+  brix?: number;
 };
 /** A making of the cooler, as it went. */
-function made({ change = {}, steepMin, cameOut = 1, waterMore = 1, state = 'iced', grams }: Made = {}): Making {
+function made({ change = {}, steepMin, cameOut = 1, waterMore = 1, state = 'iced', grams, brix }: Made = {}): Making {
   const plan = planned(change);
   const [brew] = plan.brews;
   const { brewId } = brew;
@@ -40,6 +41,8 @@ function made({ change = {}, steepMin, cameOut = 1, waterMore = 1, state = 'iced
   }
   const ml = Math.round(brew.run.ledger.outMl * brew.pots * cameOut);
   told.push([at + 5, { type: 'measured', what: 'volume', brewId, value: ml, method: 'jug' }]);
+  if (brix !== undefined)
+    told.push([at + 6, { type: 'measured', what: 'brix', brewId, value: brix, method: 'refractometer' }]);
   const { mix } = plan.jug;
   const share = cameOut;
   const poured = Object.fromEntries(
@@ -126,5 +129,14 @@ describe('how steady a house is', () => {
   it('holds to the book where few batches tell little, and comes down where many were alike', () => {
     const [two, six] = [2, 6].map((n) => steadiness(Array.from({ length: n }, () => made()))!);
     expect(six!.sdLn).toBeLessThan(two!.sdLn);
+  });
+  it('tells the spread before a habit was taken up and since, and of none where none was', () => {
+    const before = [1, 1.5, 0.7].map((waterMore) => made({ waterMore }));
+    const since = [1, 1.02, 0.99].map((waterMore) => made({ waterMore, brix: 3.6 }));
+    const { takenUp } = steadiness([...before, ...since])!;
+    expect(takenUp).toMatchObject({ habit: 'lot', makings: 3 });
+    expect(takenUp!.sinceLn).toBeLessThan(takenUp!.beforeLn);
+    expect(steadiness(before)!.takenUp).toBeUndefined();
+    expect(steadiness([...since, ...before])!.takenUp).toBeUndefined();
   });
 });

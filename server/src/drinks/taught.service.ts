@@ -5,7 +5,6 @@ import {
   freeJugAfter,
   InputError,
   kindOfDrink,
-  learnFrom,
   nextMakingOf,
   ownNoiseOf,
   targetAsItCame,
@@ -22,6 +21,7 @@ import type { DrinkView } from '@steepsis/contract';
 import { BatchesStore } from '../batches/batches.store';
 import { HouseService } from '../house/house.service';
 import { JugsStore } from '../jugs/jugs.store';
+import { Planner } from '../planning/planner';
 import { eachAlone } from '../shared/stored';
 
 /** Tastings older than this many batches no longer say what the house likes. */
@@ -54,6 +54,7 @@ export class TaughtService {
     private readonly batches: BatchesStore,
     private readonly jugs: JugsStore,
     private readonly house: HouseService,
+    private readonly planner: Planner,
   ) {}
 
   /** How often each drink was made, and when last. */
@@ -90,11 +91,9 @@ export class TaughtService {
       records,
       pantry.map((p) => p.body),
     );
-    return learnFrom(records, drink.defaults.sugarGPerL, {
-      ...next,
-      own: ownNoiseOf(kitchen.body),
-      ...(who === undefined ? {} : { who }),
-    });
+    const { sugarGPerL } = drink.defaults;
+    const forWhom = { ...next, own: ownNoiseOf(kitchen.body), ...(who === undefined ? {} : { who }) };
+    return this.planner.work('toLearn', { records, sugarGPerL, next: forWhom });
   }
 
   /** What each lot gives that a tasted batch was made of, by plant and lot; of all that is known of it, what is surest. */

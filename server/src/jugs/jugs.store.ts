@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { col, fn, Op, where, type Transaction, type WhereOptions } from 'sequelize';
+import { literal, Op, where, type Transaction, type WhereOptions } from 'sequelize';
 import {
   FREE_JUG_EVENT_VERSION,
   freeJugAfter,
@@ -83,8 +83,8 @@ export class JugsStore {
 
   /** The latest jugs of which something was said and that were to be like a drink: by its id, or by its name as earlier releases kept it. */
   async idsLike({ id, name }: { id: string; name: string }, limit: number): Promise<string[]> {
-    const like = (field: string, is: string): WhereOptions =>
-      where(fn('json_extract', col('body'), `$.${field}`), is) as unknown as WhereOptions;
+    const like = (field: 'likeId' | 'likeName', is: string): WhereOptions =>
+      where(literal(`json_extract(body, '$.${field}')`), is) as unknown as WhereOptions;
     const first = await JugEventRow.findAll({
       where: { seq: 0, [Op.or]: [like('likeId', id), like('likeName', name)] },
       attributes: ['jug_id'],

@@ -4,6 +4,7 @@ import {
   findingsOf,
   freezePlan,
   InputError,
+  learnFrom,
   nextTime,
   planOrWhy,
   requireDrink,
@@ -14,6 +15,7 @@ import {
   type FrozenPlan,
   type Kitchen,
   type Learned,
+  type NextMaking,
   type NextTime,
   type Plan,
   type PlanResult,
@@ -83,6 +85,17 @@ export const toStick = ({
           brews.find((b) => b.brewId === (brewId ?? brews[0].brewId)),
         ),
       );
+
+/** What was learned of a drink by what was tasted. */
+export const toLearn = ({
+  records,
+  sugarGPerL,
+  next,
+}: {
+  records: readonly TastingRecord[];
+  sugarGPerL: number;
+  next: NextMaking;
+}): Worked<Learned> => alone(() => ({ kind: 'worked', value: learnFrom(records, sugarGPerL, next) }));
 
 /** What to change next time, by what was tasted. */
 export const toNext = ({

@@ -126,7 +126,7 @@ function Steady({ ids }: { ids: readonly string[] }): ReactNode {
 const byStart = (a: Batch, b: Batch): number => a.startedAt.localeCompare(b.startedAt);
 const percent = (ln: number): string => `±${Math.round(100 * (Math.exp(ln) - 1))} %`;
 
-function Told({ steady: { batches, sdLn, spreads, canTell } }: { steady: Steadiness }): ReactNode {
+function Told({ steady: { batches, sdLn, spreads, canTell, takenUp } }: { steady: Steadiness }): ReactNode {
   const [first] = spreads;
   const most = Math.max(...spreads.map((s) => s.sdLn));
   return (
@@ -142,6 +142,12 @@ function Told({ steady: { batches, sdLn, spreads, canTell } }: { steady: Steadin
       ) : (
         <p className="mt-1">
           Too little was measured to name one habit: a jug with marks, a scale or a refractometer would tell.
+        </p>
+      )}
+      {takenUp && (
+        <p className="mt-1">
+          Since you {HABIT[takenUp.habit].habit} ({takenUp.makings} makings) it is off by {percent(takenUp.sinceLn)};
+          before that it was {percent(takenUp.beforeLn)}.
         </p>
       )}
       <ul className="mt-3 space-y-1">
