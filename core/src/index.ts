@@ -534,6 +534,17 @@ export { jugRoomMl } from './batch/decide';
 export { standingMinutesTo } from './heat/standing';
 export { hotPortion } from './serve/hotPortion';
 export { brixOfPop, popFillMl, popOf, popToFeel, type Pop } from './serve/pops';
+export {
+  clausesOfText,
+  readPasted,
+  recipesIn,
+  type PastedClause,
+  type PastedLine,
+  type PasteHouse,
+  type PastedRead,
+  type RecipeText,
+} from './paste';
+export { recipesOfJsonLd } from './formats/schemaOrg';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { GLASS_POUR_RANGES, GLASS_STATE, SERVED_AS, type GlassPour, type ServedAs } from './serve/atGlass';

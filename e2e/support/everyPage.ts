@@ -39,6 +39,7 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
     { name: 'Jar', path: `/keep/jar/${jar}` },
     { name: 'Taste, all', path: '/taste' },
     { name: 'Tongue', path: '/taste/tongue' },
+    { name: 'Paste', path: '/drinks/paste' },
     { name: 'Trainer', path: '/taste/trainer' },
     { name: 'A drink’s life', path: '/taste/drink/roselle-rose-hip-cooler' },
     { name: 'Taste', path: `/taste/${putAway}` },

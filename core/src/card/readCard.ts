@@ -3,6 +3,7 @@ import type { BrewWay, MixLine } from '../drink/drink';
 import { freeId } from '../drink/editing';
 import type { Vessel } from '../heat/vessel';
 import type { Botanical } from '../reference/botanicals';
+import { few } from '../quantity/few';
 import { CUP_ML } from '../quantity/kitchenMeasures';
 import { clausesOf, headOf, piecesOf } from './clauses';
 import { doingIn, type Doing, type Verb } from './doings';
@@ -16,6 +17,8 @@ export type CardLine = {
   kind: 'taken' | 'asked' | 'noted' | 'unread';
   /** what it became, or what is asked, or why not */
   told: string;
+  /** which of the card's clauses it is of; -1 where the reader told it by itself */
+  clause: number;
 };
 
 /** A recipe that was written as text: the brew, what is poured beside it, and every piece of it with what became of it. */
@@ -59,7 +62,7 @@ export function readCard(
   of: { reading?: (slug: string) => ReadingOf; plants?: readonly Botanical[]; pots?: readonly Vessel[] } = {},
 ): CardRead {
   const card = new Card(of.reading ?? (() => ({})), of.plants ?? [], of.pots ?? []);
-  for (const clause of clausesOf(text)) card.clause(clause);
+  clausesOf(text).forEach((clause, i) => card.clause(clause, i));
   return card.done();
 }
 
@@ -82,6 +85,7 @@ class Card {
   private notes: string[] = [];
   private lines: CardLine[] = [];
   private place: Place = 'pot';
+  private at = -1;
   /** how many of a fruit were told, for "juice of the mandarins" */
   private fruits: Record<string, number> = {};
 
@@ -93,7 +97,8 @@ class Card {
     this.pot = new PotWriter(pots);
   }
 
-  clause(text: string): void {
+  clause(text: string, at: number): void {
+    this.at = at;
     if (VARIANT.test(text)) return this.tell(text, 'noted', 'kept in the note');
     const head = headOf(text);
     if (head.place) this.place = head.place;
@@ -126,7 +131,7 @@ class Card {
   }
 
   private tell(text: string, kind: CardLine['kind'], told: string): void {
-    this.lines.push({ text, kind, told });
+    this.lines.push({ text, kind, told, clause: this.at });
     if (kind === 'noted' || kind === 'unread') this.notes.push(text);
   }
 
@@ -247,7 +252,7 @@ class Card {
     const likely = named.map((thing) => ({ thing, read: readAmount(words, thing.thing, reading(thing)) }));
     // What it can be without a question goes before what it might be with one.
     const certain = likely.filter((l) => l.read.kind === 'sure' || l.read.kind === 'spread');
-    const { thing, read } = (certain.length > 0 ? this.usual(words, certain) : likely[0]) ?? {};
+    const { thing, read } = (certain.length > 0 ? this.usual(words, certain) : (likely.find((l) => l.read.typical !== undefined) ?? likely[0])) ?? {};
     if (!thing || !read) {
       if (doing.toTaste) {
         this.tell(text, 'noted', 'to taste, in the note');
@@ -371,12 +376,16 @@ class Card {
       written === undefined ? {} : { written: words === read.words || read.kind !== 'ask' ? read.words : words };
     const figure = `${amount >= 100 ? Math.round(amount) : Math.round(amount * 10) / 10} ${read.unit}`;
     const told = `${read.words === figure ? '' : `${read.words}, `}${figure} of ${of.thing.name.toLowerCase()}`;
+    const spread =
+      read.kind === 'ask' && read.low !== undefined && read.high !== undefined && read.high > read.low * 1.05
+        ? `, ${few(read.low)} to ${few(read.high)}`
+        : '';
     const guess = of.kind === 'plant' && of.guess === true;
     const asked = read.kind === 'ask' || guess;
     this.tell(
       text,
       asked ? 'asked' : 'taken',
-      asked ? `${told}. ${guess ? 'Is that what it is?' : (read.question ?? '')}` : told,
+      asked ? `${told}${spread}. ${guess ? 'Is that what it is?' : (read.question ?? '')}` : told,
     );
     this.remember(words);
     const strained = place !== 'pot' || this.pot.isStrained();
@@ -507,6 +516,7 @@ class Card {
 
   done(): CardRead {
     const glassParts = this.mix.filter((l) => l.at === 'glass').map((l) => (typeof l.book === 'number' ? l.book : 0));
+    this.at = -1;
     this.endBrew();
     return {
       brews: this.brews,

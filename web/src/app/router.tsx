@@ -18,6 +18,7 @@ export const router = createBrowserRouter([
         children: [
           { index: true, lazy: () => import('@/features/bench/BenchPage') },
           { path: 'drinks', lazy: () => import('@/features/drinks/DrinksPage') },
+          { path: 'drinks/paste', lazy: () => import('@/features/paste/PastePage') },
           { path: 'drinks/:drinkId/versions', lazy: () => import('@/features/drinks/VersionsPage') },
           { path: 'recipe/:drinkId', lazy: () => import('@/features/recipe/RecipePage') },
           { path: 'pantry', lazy: () => import('@/features/pantry/PantryPage') },

@@ -1,6 +1,6 @@
 import type { Unread } from '@steepsis/contract';
 import { UnreadList } from '@/shared/ui/UnreadList';
-import { Archive, ArchiveRestore, Copy, History, Plus } from 'lucide-react';
+import { Archive, ArchiveRestore, ClipboardPaste, Copy, History, Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { planOrWhy, shelfItemsOf, type Drink, type Kitchen, type Plan, type PlanResult } from '@steepsis/core';
@@ -77,9 +77,14 @@ function Book({
       title={putAway ? 'Drinks put away' : 'Drinks'}
       note="Each drink is drawn as its way from the pot to the glass, as it is written."
       actions={
-        <LinkButton to="/recipe/new" kind="main">
-          <Plus size={18} aria-hidden /> Write a new drink
-        </LinkButton>
+        <>
+          <LinkButton to="/drinks/paste">
+            <ClipboardPaste size={18} aria-hidden /> Paste a recipe
+          </LinkButton>
+          <LinkButton to="/recipe/new" kind="main">
+            <Plus size={18} aria-hidden /> Write a new drink
+          </LinkButton>
+        </>
       }
     >
       <UnreadList unread={unread} />

@@ -1,8 +1,10 @@
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { drinkFromCard, readCard, readingIn, soundPlants, type CardLine, type Drink } from '@steepsis/core';
+import { drinkFromCard, readCard, readingIn, soundPlants, type Drink } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
 import { Button } from '@/shared/ui/Button';
 import { Panel } from '@/shared/ui/Panel';
+import { LineRead } from './LineRead';
+import { HAS_PINTS, WhosePints, withPints, type Pints } from './WhosePints';
 
 const EXAMPLE =
   '20 calyces, 1 L water, 4 min at a simmer; off the heat 3 slices ginger, 20 min; strain; 3/4 cup sugar; cold: juice of 5 oranges, 3 cups water';
@@ -51,7 +53,7 @@ export function CardWriter({
             {HAS_PINTS.test(text) && <WhosePints pints={pints} onPints={setPints} />}
             <ul aria-label="What is understood" className="mt-2 divide-y divide-line">
               {read.lines.map((line, i) => (
-                <Line key={`${i} ${line.text}`} line={line} />
+                <LineRead key={`${i} ${line.text}`} line={line} />
               ))}
             </ul>
             <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -75,52 +77,5 @@ export function CardWriter({
         )}
       </details>
     </Panel>
-  );
-}
-
-type Pints = 'US' | 'imperial';
-const PINTS = /(?<!\b(?:US|imperial|UK|American) )\b(pints?|pts?|quarts?|qts?|gallons?|fl\.? ?oz|fluid ounces?)\b/gi;
-const HAS_PINTS = new RegExp(PINTS.source, 'i');
-/** The card with its pints told apart: the words that are kept say whose they are. */
-const withPints = (text: string, pints: Pints): string => text.replace(PINTS, `${pints} $1`);
-
-/** A recipe from elsewhere has the pints of where it was written: asked once, for all of it. */
-const WhosePints = ({ pints, onPints }: { pints: Pints | undefined; onPints: (p: Pints) => void }): ReactNode => (
-  <div
-    role="group"
-    aria-label="Whose pints these are"
-    className="mt-2 flex flex-wrap items-center gap-2 border-l-4 border-caution-line bg-caution-wash px-2 py-1"
-  >
-    <span>Its pints, quarts and fluid ounces are</span>
-    {(['US', 'imperial'] as const).map((p) => (
-      <Button
-        key={p}
-        className="aria-pressed:bg-ink aria-pressed:text-surface"
-        aria-pressed={pints === p}
-        onClick={() => onPints(p)}
-      >
-        {p === 'US' ? 'American: a pint is 473 ml' : 'imperial: a pint is 568 ml'}
-      </Button>
-    ))}
-  </div>
-);
-
-const SIGN = { taken: '', asked: 'Asked: ', noted: 'For the note: ', unread: 'Not understood: ' } as const;
-
-function Line({ line }: { line: CardLine }): ReactNode {
-  const tone = {
-    taken: '',
-    noted: 'border-l-4 border-line pl-2',
-    asked: 'border-l-4 border-caution-line bg-caution-wash pl-2',
-    unread: 'border-l-4 border-stop bg-stop-wash pl-2',
-  }[line.kind];
-  return (
-    <li className={`flex flex-wrap gap-x-3 py-1 text-[0.95rem] ${tone}`}>
-      <strong className="font-semibold">{line.text}</strong>
-      <span className="text-muted">
-        {SIGN[line.kind]}
-        {line.told}
-      </span>
-    </li>
   );
 }

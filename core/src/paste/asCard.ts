@@ -1,0 +1,673 @@
+import { readAmount } from '../amounts';
+import { singular } from '../amounts/vocabulary';
+import { thingsNamedIn, type CardThing } from '../card/things';
+import type { Botanical } from '../reference/botanicals';
+import type { RecipeText, TextLine } from './recipeText';
+import { Sentence, takeDegrees, takeTime } from './sentence';
+
+// A recipe's list and method as clauses of a card: what the method names goes in where it names it, by the amount of the list. Each clause
+// stands beside the words it came from; what was guessed is called so, and what no mark takes is told as not understood.
+
+/** A clause in the language of cards, the words of the recipe that it came from, what was guessed of it, and what of the words was left. */
+export type PastedClause = { words: string; card: string; guesses: readonly string[]; left: readonly string[] };
+
+/** A thing of the list. */
+type Listed = {
+  line: TextLine;
+  /** as the card is told it */
+  told: string;
+  words: ReadonlySet<string>;
+  kind: CardThing['kind'] | undefined;
+  role: string | undefined;
+  /** left to be put in: 1 is all of it */
+  share: number;
+  garnish: boolean;
+};
+
+/** What stands in for a time that is not told, min. House estimates, asked. */
+const GUESS_MIN = { simmer: 10, boil: 5, steep: 15 } as const;
+
+/** A recipe in clauses of a card. @param own the cook's own plants, which go first among equals */
+export function asCard(recipe: RecipeText, own: readonly Botanical[] = []): readonly PastedClause[] {
+  return new Translator(recipe, own).clauses();
+}
+
+class Translator {
+  private readonly list: Listed[];
+  private readonly out: PastedClause[] = [];
+  private part: string | undefined;
+  private begun = new Set<string>();
+  private strained = false;
+  private watered = false;
+  private heated = false;
+  private steeped = false;
+  private offHeat = false;
+  /** what is told of the glass, told last */
+  private later: [words: string, card: string, guess?: string][] = [];
+  private last: Listed | undefined;
+  private serveOverIce: string | undefined;
+
+  constructor(
+    private readonly recipe: RecipeText,
+    private readonly own: readonly Botanical[],
+  ) {
+    this.list = recipe.things.map((line) => this.listed(line));
+  }
+
+  clauses(): readonly PastedClause[] {
+    for (const step of this.recipe.steps) this.step(step);
+    this.neverNamed();
+    for (const [words, card, guess] of this.later) this.tell(words, card, guess ? [guess] : []);
+    if (this.serveOverIce !== undefined) this.tell(this.serveOverIce, 'glass: over ice');
+    return this.out;
+  }
+
+  private tell(words: string, card: string, guesses: readonly string[] = [], left: readonly string[] = []): void {
+    this.out.push({ words, card, guesses, left });
+  }
+
+  private listed(line: TextLine): Listed {
+    const garnish =
+      /\b(?:garnish|to decorate|for (?:serving|garnish(?:ing)?|decoration)|to serve|optional)\b/i.test(line.text) &&
+      !/\bwater\b/i.test(line.text);
+    const told = cleaned(line.text);
+    const things = thingsNamedIn(told, this.own);
+    return {
+      line,
+      told,
+      words: new Set(
+        [...(things[0]?.thing.words ?? []), ...wordsOf(told), ...wordsOf(line.text)].filter(
+          (w) => !WEAK_WORDS.has(w) && (w !== 'water' || things[0]?.kind === 'water'),
+        ),
+      ),
+      kind: things[0]?.kind,
+      role: things[0]?.kind === 'plant' ? things[0].plant.role : undefined,
+      share: 1,
+      garnish,
+    };
+  }
+
+  private step({ text, part }: TextLine): void {
+    if (part !== undefined && part !== this.part) this.enter(part);
+    if (STORY.test(text)) return this.tell(text, '', [], [text]);
+    this.partNamedIn(text);
+    let clause: { words: string[]; pieces: string[]; guesses: string[]; left: string[] } | undefined;
+    const end = (): void => {
+      if (clause && clause.pieces.length + clause.left.length > 0) {
+        const { words, pieces, guesses, left } = clause;
+        this.tell(words.join(', '), pieces.length > 0 ? this.head() + pieces.join(', ') : '', guesses, left);
+      } else if (clause) this.tell(clause.words.join(', '), '', [], []);
+      clause = undefined;
+    };
+    for (const words of segmentsOf(text)) {
+      const s = new Sentence(words);
+      if (PREPARES.test(words)) {
+        clause ??= { words: [], pieces: [], guesses: [], left: [] };
+        clause.words.push(words);
+        continue;
+      }
+      const wasStrained = this.strained;
+      const serve = s.take(SERVED_OVER_ICE);
+      if (serve && !/\d/.test(serve[0])) this.serveOverIce = serve[0];
+      if (OPTIONAL.test(words)) {
+        clause ??= { words: [], pieces: [], guesses: [], left: [] };
+        clause.words.push(words);
+        clause.left.push(words);
+        continue;
+      }
+      const strains = s.take(STRAINS) !== undefined;
+      const items = this.itemsIn(s);
+      if (items.some((i) => i.water)) this.watered = true;
+      if (items.some((i) => i.water && /\b(?:boiling|hot)\b/i.test(i.card))) this.heated = true;
+      const { doings, guesses, kept } = this.doingsIn(s, items.length > 0, strains);
+      // What goes in after the strain is no part of what was strained.
+      if (wasStrained && clause && clause.pieces.includes('strain')) end();
+      clause ??= { words: [], pieces: [], guesses: [], left: [] };
+      clause.words.push(words);
+      clause.pieces.push(...items.map((i) => i.card), ...doings);
+      clause.guesses.push(...items.flatMap((i) => i.guesses), ...guesses);
+      clause.left.push(...s.left(), ...kept);
+    }
+    end();
+  }
+
+  /** Where the list is told in parts and the method is not: what a step names says of which part it is. */
+  private partNamedIn(text: string): void {
+    const words = wordsOf(text);
+    const counts = new Map<string, number>();
+    for (const l of this.list)
+      if (l.line.part !== undefined && l.share > 0 && l.kind !== 'water' && [...l.words].some((w) => words.has(w)))
+        counts.set(l.line.part, (counts.get(l.line.part) ?? 0) + 1);
+    const [most] = [...counts].sort((a, b) => b[1] - a[1]);
+    // A part without water of its own goes into what is there.
+    if (most && most[0] !== this.part && !this.begun.has(most[0]) && this.hasWater(most[0], text)) this.enter(most[0]);
+  }
+
+  private hasWater = (part: string, text: string): boolean =>
+    /\bwater\b/i.test(text) || this.list.some((l) => l.line.part === part && l.kind === 'water');
+
+  /** A part of its own begins a brew of its own; where it is named again one goes on with what came of it. */
+  private enter(part: string): void {
+    this.part = part;
+    if (this.begun.has(part)) return;
+    [this.strained, this.watered, this.heated, this.steeped, this.offHeat] = [false, false, false, false, false];
+  }
+
+  private head(): string {
+    if (this.part === undefined || this.begun.has(this.part) || NO_BREW.test(this.part)) return '';
+    this.begun.add(this.part);
+    return `${this.part}: `;
+  }
+
+  private itemsIn(s: Sentence): { card: string; sugar: boolean; water: boolean; guesses: string[] }[] {
+    const found: { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] = [];
+    if (/\bsweeten/i.test(s.text)) {
+      const sugar = this.list.find((l) => l.kind === 'sugar' && l.share > 0 && !l.garnish);
+      if (sugar && !/\d/.test(s.text)) {
+        s.take(/\bsweeten(?:ed)?\b/i);
+        found.push({ at: 0, ...this.use(sugar, 1) });
+      }
+    }
+    const parts = s.take(PARTS);
+    if (parts) this.byParts(parts);
+    const topped = parts ? undefined : s.take(TOPPED);
+    if (topped && /sparkling|soda|fizzy|tonic/i.test(topped[0])) this.later.push([topped[0], 'glass: sparkling water']);
+    else if (topped)
+      found.push({ at: topped.index, card: 'cold water to taste', sugar: false, water: true, guesses: [] });
+    const fill = s.take(
+      /\b(?:top(?:ped)?(?: it| off| up)*|fill(?:ed)?(?: up)?|make(?: it)? up|dilute(?:d)?)\b[^.]*?\bto (?:make |a total of |about )?(\d+(?:[.,]\d+)? ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?|gallons?|pints?))\b(?: with (?:cold |still |more |cool )*water)?/i,
+    );
+    if (fill) {
+      const water = s.take(/\bwith (?:cold |still |more |cool )*water\b/i);
+      void water;
+      found.push({
+        at: fill.index,
+        card: `cold water to ${fill[1]!.replace(',', '.')}`,
+        sugar: false,
+        water: true,
+        guesses: [],
+      });
+      for (const l of this.list) if (l.kind === 'water' && l.share < 1) l.share = 0;
+    }
+    if (
+      s.take(
+        /\b(?:all (?:of )?(?:the )?(?:other )?(?:remaining )?ingredients|everything(?: else)?(?= (?:in|into|to|together|except))|all of it into)\b/i,
+      )
+    ) {
+      const except = s.take(/\b(?:except|but)(?: for)?(?: the)? ([\p{L}, ]+?)(?=$| (?:in|into|to)\b|[.,;:])/iu);
+      const not = wordsOf(except?.[1] ?? '');
+      for (const l of this.list)
+        if (
+          l.share > 0 &&
+          !l.garnish &&
+          l.kind !== 'ice' &&
+          ![...l.words].some((w) => not.has(w)) &&
+          inPart(l, this.part)
+        )
+          found.push({ at: 0, ...this.use(l, 1) });
+    }
+    for (const amount of this.amountsIn(s)) found.push(amount);
+    for (const named of this.namedIn(s)) found.push(named);
+    return found.sort((a, b) => a.at - b.at);
+  }
+
+  /** "1 part syrup to 4 parts sparkling water": by the glass. */
+  private byParts([words, ratio, part, more, of]: RegExpExecArray): void {
+    const figure = (text: string | undefined): number => COUNT[text?.toLowerCase() ?? ''] ?? Number(text ?? 1);
+    const [a, b] = [figure(ratio ?? part), figure(more)];
+    const ml = (part: number): number => Math.round((GLASS_ML * part) / (a + b) / 5) * 5;
+    const what = /sparkling|soda|fizzy|tonic/i.test(of ?? '') ? 'sparkling water' : (of ?? 'water').trim();
+    this.later.push([
+      words!,
+      `glass: ${ml(a)} ml syrup, ${ml(b)} ml ${what}`,
+      `\u201c${words!.trim()}\u201d: in a glass of ${GLASS_ML} ml for now`,
+    ]);
+    for (const l of this.list)
+      if (l.words.has(singular(what.split(' ').at(-1)!)) && /^\D*$/.test(l.line.text)) l.share = 0;
+  }
+
+  private use(l: Listed, share: number): { card: string; sugar: boolean; water: boolean; guesses: string[] } {
+    const part = l.share * share;
+    l.share = Math.max(0, l.share - part);
+    const of = { sugar: l.kind === 'sugar', water: l.kind === 'water', guesses: [] as string[] };
+    if (part > 0.999) return { card: l.told, ...of };
+    const thing = thingsNamedIn(l.told, this.own)[0];
+    const read = thing && readAmount(l.told, thing.thing);
+    if (!thing || !read || read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml'))
+      return { card: l.told, ...of };
+    const figure = Math.round(read.typical * part * 10) / 10;
+    return { card: `${figure} ${read.unit} ${l.kind === 'water' ? 'water' : plainName(l.told)}`, ...of };
+  }
+
+  /** Amounts that the method itself tells: "4 cups of water", "the juice of 2 limes". */
+  private amountsIn(s: Sentence): { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] {
+    const found: { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] = [];
+    const all = new RegExp(AMOUNT.source, 'giu');
+    for (let m = all.exec(s.text); m; m = all.exec(s.text)) {
+      const phrase = m[0].trim();
+      const from = m.index;
+      if (s.isTaken(from, from + phrase.length)) continue;
+      const told = cleaned(phrase);
+      const [thing] = thingsNamedIn(told, this.own);
+      if (
+        !thing ||
+        /^(?:an?|one) (?:boil|simmer|few|minute|hour|large|medium|small|fine|big|saucepan|pot|jug|jar|pitcher|bowl|lid|glass|tall)\b/i.test(
+          phrase,
+        )
+      )
+        continue;
+      // What the list tells already is told there; here it is that again.
+      const listed = this.list.find((l) => l.share > 0 && sameThing(l, thing) && sameAmount(l.told, told, thing));
+      s.mark(from, from + phrase.length);
+      if (listed) found.push({ at: from, ...this.use(listed, 1) });
+      else {
+        const partly = this.list.find((l) => l.share > 0 && sameThing(l, thing));
+        if (partly) partly.share = this.lessBy(partly, told, thing);
+        found.push({ at: from, card: told, sugar: thing.kind === 'sugar', water: thing.kind === 'water', guesses: [] });
+      }
+      all.lastIndex = from + phrase.length;
+    }
+    return found;
+  }
+
+  /** What is left of a thing of the list after so much of it, as the method tells it. */
+  private lessBy(l: Listed, told: string, thing: CardThing): number {
+    const [all, some] = [l.told, told].map((t) => readAmount(t, thing.thing));
+    if (!all?.typical || !some?.typical || all.unit !== some.unit) return 0;
+    const left = l.share - some.typical / all.typical;
+    return left < 0.04 ? 0 : left;
+  }
+
+  /** Things of the list by their names. */
+  private namedIn(s: Sentence): { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] {
+    const found: { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] = [];
+    const half = s.take(/\b(half(?: of)?|one half of|a quarter of|a third of) (?=the\b)/i);
+    const rest = s.take(/\b(?:the )?(?:rest|remainder|remaining|other half)(?: of)?\b/i);
+    const share = half ? (/quarter/.test(half[0]) ? 0.25 : /third/.test(half[0]) ? 1 / 3 : 0.5) : 1;
+    const tokens = [...s.text.matchAll(/[\p{L}]+/gu)];
+    if (s.take(/\b(?:the |all the |your )*(?:whole )?(?:spices|aromatics)\b/i))
+      for (const l of this.list)
+        if (l.share > 0 && !l.garnish && ROLES_OF_SPICE.has(l.role ?? '')) found.push({ at: 0, ...this.use(l, 1) });
+    if (
+      rest &&
+      this.last &&
+      this.last.share > 0 &&
+      !tokens.some((t) => this.list.some((l) => l.words.has(singular(t[0].toLowerCase()))))
+    )
+      found.push({ at: rest.index, ...this.use(this.last, 1) });
+    for (let i = 0; i < tokens.length; i++) {
+      const t = tokens[i]!;
+      const word = singular(t[0].toLowerCase());
+      if (s.isTaken(t.index, t.index + t[0].length)) continue;
+      // The more words of it stand together, the likelier that thing is meant.
+      const scored = this.list
+        .filter((l) => l.words.has(word) && !(this.strained && l.share <= 0))
+        .map((l) => {
+          let to = i;
+          while (
+            to + 1 < tokens.length &&
+            l.words.has(singular(tokens[to + 1]![0].toLowerCase())) &&
+            adjacent(s.text, tokens[to]!, tokens[to + 1]!)
+          )
+            to++;
+          return { l, to, score: to - i + 1 + (l.share > 0 ? 0.5 : 0) + (inPart(l, this.part) ? 0.2 : 0) };
+        })
+        .sort((a, b) => b.score - a.score);
+      const best = scored[0] ?? this.byTail(word, i);
+      if (!best) continue;
+      let last = best.to;
+      while (
+        last + 1 < tokens.length &&
+        TAILS.has(singular(tokens[last + 1]![0].toLowerCase())) &&
+        adjacent(s.text, tokens[last]!, tokens[last + 1]!)
+      )
+        last++;
+      const end = tokens[last]!;
+      s.mark(t.index, end.index + end[0].length);
+      i = last;
+      this.last = best.l;
+      if (best.l.share <= 0) continue;
+      // "the water" of a pot that has its water, "strain the tea": it is what is there already.
+      if (
+        best.l.kind === 'water' &&
+        this.watered &&
+        !rest &&
+        !/\b(?:add|pour|stir in|top|dilute|cold|fill|mix)\b/i.test(s.text)
+      )
+        continue;
+      if (best.l.garnish) continue;
+      found.push({ at: t.index, ...this.use(best.l, half && best.l.kind !== 'plant' ? share : 1) });
+    }
+    return found;
+  }
+
+  /** "the zest", "the juice": of the one thing of the list that is so called. */
+  private byTail(word: string, to: number): { l: Listed; to: number; score: number } | undefined {
+    if (!TAILS.has(word)) return undefined;
+    const of = this.list.filter((l) => l.share > 0 && !l.garnish && new RegExp(`\\b${word}`, 'i').test(l.line.text));
+    return of.length === 1 ? { l: of[0]!, to, score: 1 } : undefined;
+  }
+
+  /** What a segment says is done, in the words of cards. */
+  private doingsIn(
+    s: Sentence,
+    hasItems: boolean,
+    strain: boolean,
+  ): { doings: string[]; guesses: string[]; kept: string[] } {
+    const doings: string[] = [];
+    const guesses: string[] = [];
+    const to = (re: RegExp): boolean => s.take(re) !== undefined;
+    if (to(/\b(?:to taste|until it tastes right|as (?:sweet|strong) as you like)\b/i)) doings.push('to taste');
+    const less = s.take(REDUCED);
+    if (less) doings.push(`simmer to ${less[2] ?? LEFT_OF[less[1]!.toLowerCase()]!}`);
+    const boil = to(
+      /\b(?:back )?(?:up )?to (?:a|the) (?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= the (?:water|kettle))/i,
+    );
+    const cover = to(
+      /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|with a (?:tight )?lid)\b/i,
+    );
+    const open = to(/\b(?:uncovered|lid off|without a lid)\b/i);
+    const off = to(
+      /\b(?:(?:re)?moved?(?: (?:it|them|the (?:pot|pan|saucepan)|everything))? from (?:the )?(?:heat|stove|hob)|(?:take|taken|pull|pulled)(?: (?:it|them|the (?:pot|pan)))? off(?: (?:the )?(?:heat|stove|hob))?|turn(?:ed)?(?: (?:it|the (?:heat|stove|gas|flame)))? off(?: (?:the )?(?:heat|stove|flame|burner|gas|hob))?|off (?:the )?(?:heat|boil)|kill the heat|switch(?: it)? off)\b/i,
+    );
+    const simmer = to(
+      /\b(?:(?:reduce|lower|turn down|turn)(?: the)?(?: heat)?(?: down)?(?: and| to)?(?: a| let it)?(?: gentle| low| bare)? ?simmer|simmer(?:ed|ing|s)?(?: gently)?|bubble gently)\b/i,
+    );
+    void to(/\b(?:reduce|lower|turn down) (?:the )?heat(?: to (?:low|medium(?:-low)?))?\b/i);
+    const boiling =
+      !boil &&
+      to(/\bboil(?:ed|ing)?(?: (?:it|them|everything)(?: all)?(?: up)?| hard| gently| together| up)?\b(?! water)/i);
+    const cool = to(COOLS);
+    const steep = to(STEEPS);
+    const fridge = to(
+      /\b(?:refrigerat(?:e|ed|or)|(?:in|into|to) (?:the |a )?(?:fridge|refrigerator)|fridge|chill(?:ed)?)\b/i,
+    );
+    void to(/\b(?:at room temperature|on the counter|in (?:a|the) (?:sunny|warm) (?:spot|place|window))\b/i);
+    const press = to(
+      /\b(?:press(?:ed|ing)?(?: down)?(?: on)?|squeez(?:e|ed|ing)(?= (?:out|the (?:solids|cloth|pulp|flowers|bag)|well|every|to|it)| ?$))(?: (?:to extract|out) [\p{L} ]+)?/iu,
+    );
+    const dissolve = to(
+      /\b(?:stir(?:ring)?|whisk(?:ing)?|cook(?:ing)?)?(?: well)?(?: ?until| to)? ?(?:all )?(?:the |it |is |sugar |honey )*(?:has |is |have )?(?:fully |completely )?(?:dissolv(?:e|ed|es|ing)|melted)\b/i,
+    );
+    const toast = to(/\btoast(?:ed)?\b/i);
+    if (to(/\b(?:crush|mash|muddle|bash)\b/i)) doings.push('crush');
+    if (to(/\b(?:blend|liquidi[sz]e)\b/i)) doings.push('blend');
+    const bottle = to(/\b(?:pour into (?:clean |sterili[sz]ed )*bottles|bottle(?:d)?(?= it| up|$))\b/i);
+    const degrees = takeDegrees(s);
+    const time = takeTime(s);
+    const lasts = (minutes: number): string => `${Math.round(minutes * 100) / 100} min`;
+    const minutesOr = (guess: number, what: string): string => {
+      if (time && !time.guess) return lasts(time.minutes);
+      const until = time ? undefined : s.take(/\b(?:until|till) [^,;]+/i);
+      const told = time?.minutes ?? guess;
+      guesses.push(
+        time || until
+          ? `\u201c${(time?.words ?? until![0]).trim()}\u201d: ${told} min for now`
+          : `how long it ${what} is not told: ${told} min for now`,
+      );
+      return lasts(told);
+    };
+    let timed = false;
+    if (toast) [timed] = [doings.push(`toast ${minutesOr(3, 'is toasted')}`) > 0];
+    if (boil) doings.push('to the boil');
+    if (degrees && !this.strained && !cool) {
+      // Poured on or steeped so warm; heated to it where nothing is done but that.
+      if (this.heated && (steep || (time && !simmer)))
+        doings.push(`at ${degrees} ${minutesOr(GUESS_MIN.steep, 'stands')}`);
+      else doings.push(`heat to ${degrees}`);
+      timed = this.heated && (steep || time !== undefined) && !simmer;
+    }
+    if (boil || (degrees && !this.strained)) this.heated = true;
+    if (simmer || (boiling && !this.strained)) {
+      doings.push(
+        simmer ? `simmer ${minutesOr(GUESS_MIN.simmer, 'simmers')}` : `boil ${minutesOr(GUESS_MIN.boil, 'boils')}`,
+      );
+      [timed, this.heated] = [true, true];
+    }
+    if (off) this.offHeat = true;
+    if (steep && cool && !time && !this.strained) doings.push('until cool');
+    else if (steep && !timed && !this.strained) {
+      if (!this.heated && !fridge) guesses.push(HOW_WARM);
+      if (fridge) doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
+      else doings.push(`off the heat ${minutesOr(GUESS_MIN.steep, 'stands')}`);
+      [timed, this.steeped, this.offHeat] = [true, true, false];
+    } else if (fridge && !timed && !this.strained && (time ?? !this.heated)) {
+      doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
+      [timed, this.steeped] = [true, true];
+    } else if (this.offHeat && time && !timed && !this.strained && !cool) {
+      doings.push(`off the heat ${lasts(time.minutes)}`);
+      [timed, this.steeped, this.offHeat] = [true, true, false];
+    }
+    if (cover) doings.push('lid on');
+    if (open) doings.push('lid off');
+    if (cool && !this.strained && !timed && !steep) {
+      doings.push(time ? `off the heat ${lasts(time.minutes)}` : 'until cool');
+      if (time) timed = true;
+    }
+    if (press && this.strained && !strain) doings.push('press');
+    else if (strain || press) {
+      // Where only "let stand until cool" is said nothing more is drawn; a strain ends it.
+      doings.push(...(press ? ['strain', 'press'] : ['strain']));
+      [this.strained, this.offHeat] = [true, false];
+    }
+    if (time && !timed && !this.strained && !this.heated && !fridge && !strain && !dissolve && !cool)
+      guesses.push(HOW_WARM);
+    if (time && !timed && !strain && !dissolve && !this.strained && !hasItems) {
+      doings.push(lasts(time.minutes));
+    } else if (time && !timed && !this.strained && hasItems) doings.push(lasts(time.minutes));
+    if (bottle) doings.push('bottles');
+    // A time that the pot has no use for, as of chilling what is strained, stands in the note.
+    const used = time !== undefined && doings.some((d) => d.includes(lasts(time.minutes)));
+    return { doings, guesses, kept: time && !used ? [time.words] : [] };
+  }
+
+  /** Plants go in with the first thing that draws them, water before it, all else where it stands. */
+  private putEarly(l: Listed, card: string): void {
+    const clause = {
+      words: l.line.text,
+      card,
+      guesses: ['the method does not name it: it goes in here for now'],
+      left: [],
+    };
+    const at =
+      l.kind === 'water' && !this.watered
+        ? 0
+        : l.kind === 'plant'
+          ? this.out.findIndex((c) => /\b(?:off the heat|simmer|boil|fridge|min)\b/.test(c.card))
+          : -1;
+    if (at < 0) this.out.push(clause);
+    else this.out.splice(at, 0, clause);
+  }
+
+  /** What the list tells and the method never names: where it goes in is asked. */
+  private neverNamed(): void {
+    for (const l of this.list) {
+      if (l.garnish || l.kind === 'ice' || /^(?:plenty of |crushed )?ice\b/i.test(l.line.text)) {
+        if (l.kind === 'ice' || /\bice\b/i.test(l.line.text)) this.serveOverIce ??= l.line.text;
+        else if (l.garnish) this.tell(l.line.text, '', [], [l.line.text]);
+        continue;
+      }
+      if (l.share < 0.04) continue;
+      const { card } = this.use(l, 1);
+      if (l.kind === undefined) {
+        this.tell(l.line.text, card, [], []);
+        continue;
+      }
+      if (l.kind === 'pour' && /\b(?:splash|optional|if you like)\b/i.test(l.line.text)) {
+        this.tell(l.line.text, '', [], [l.line.text]);
+        continue;
+      }
+      if (this.recipe.steps.length > 0) this.putEarly(l, card);
+      else this.tell(l.line.text, card, [], []);
+    }
+    if (this.recipe.steps.length === 0 && this.list.some((l) => l.kind === 'plant'))
+      this.tell(
+        '',
+        'to the boil, off the heat 10 min, lid on, strain',
+        ['no method is told: boiled up, 10 min off the heat, for now'],
+        [],
+      );
+    else if (!this.strained && this.list.some((l) => l.kind === 'plant') && this.out.some((c) => c.card !== ''))
+      if (!this.steeped && !this.heated)
+        this.tell(
+          '',
+          'to the boil, off the heat 10 min, strain',
+          ['how it is drawn is not told: boiled up, 10 min off the heat, for now'],
+          [],
+        );
+  }
+}
+
+/** A sentence in what is said one after the other: at its commas, and where "and" or "then" begins another verb. */
+function segmentsOf(text: string): string[] {
+  const parts = text.split(
+    /,\s+(?:and |then |and then )?(?=(?:the )?(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|\s+(?:and then|and|then)\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)/i,
+  );
+  return parts.map((p) => p.trim()).filter((p) => p !== '');
+}
+
+const ROLES_OF_SPICE = new Set(['spice', 'bark', 'seed', 'root']);
+/** Done to a thing before it goes in: nothing that the pot does. */
+const PREPARES =
+  /^(?:wash|rinse|peel|cut|chop|slice|grate|crack|bruise|halve|measure|gather|prepare|sterili[sz]e)\b(?!.*\d ?(?:ml|l|cups?|litres?)\b)/i;
+
+/** What is left to who makes it: kept in the note. */
+const OPTIONAL = /\b(?:if (?:you )?(?:like|desired|wish|want)|optional(?:ly)?)\b/i;
+
+const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
+const GLASS_ML = 200;
+const COUNT: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };
+const PARTS =
+  /\b(?:(\d) ?:|(?:serve )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? to) ?(\d|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
+const TOPPED =
+  /\b(?:top(?:ped)?(?: (?:it|up|off|each|the|glass|glasses|jug))*|diluted?(?: it)?|finish|lengthen) with (?:(?:cold|chilled|still|iced|more|plain|a little|some) )*(?:(?:sparkling|soda|tonic|fizzy) )?(?:water|soda)\b(?! to (?:make|\d))/i;
+
+const SERVED_OVER_ICE =
+  /\b(?:serve(?:d)?|pour(?:ed)?|fill(?: the| each| tall| your| some)* (?:glass|glasses|tumblers?))\b[^,]*?\b(?:over|with|on) (?:plenty of |lots of |crushed |cubed |the )?ice(?: cubes)?\b|\bover (?:plenty of |lots of |crushed )?ice(?: cubes)?\b/i;
+const REDUCED =
+  /\b(?:until )?(?:it (?:is |has )?)?(?:reduced?|boil(?:ed)? down|simmer(?:ed)? down)(?: it| down)? (?:by (half|a third|a quarter)|to (half|a third|a quarter|two thirds))\b/i;
+const LEFT_OF: Readonly<Record<string, string>> = {
+  half: 'half',
+  'a third': 'two thirds',
+  'a quarter': 'three quarters',
+};
+const COOLS =
+  /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;
+const STEEPS =
+  /\b(?:steep(?:ed|ing|s)?|infus(?:e|ed|ing)|brew(?:ed|ing)?(?= (?:for|\d|it|the))|(?:let|leave|left|leaving|allow)(?: (?:it|them|everything|the [\p{L}]+|to))*(?: to)?(?: (?:stand|sit|rest|soak|stew|cool and steep))|stand(?:s|ing)?(?= (?:for|\d|an|half|overnight|until))|sit(?:s|ting)?(?= (?:for|\d|overnight|until))|rest(?= (?:for|\d))|soak(?:ed|ing)?|leave(?: (?:it|them|everything))*(?= (?:for|overnight|\d|to)))\b/iu;
+const STRAINS =
+  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?(?= |$)|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
+
+const inPart = (l: Listed, part: string | undefined): boolean =>
+  part === undefined || l.line.part === undefined || l.line.part === part;
+
+/** Parts that are no brew: what is done with what came of the others. */
+const NO_BREW =
+  /^(?:serving|garnish|decoration|the (?:drink|glass|jug)|serve|finish|assembl\w*|topping|mixing|bottling)$/i;
+
+const STORY =
+  /^(?:enjoy|cheers|bon appetit|my |this |these |i |we |she |he |it(?:'s| is) (?:a|the|best)|perfect|note|tip|keeps?\b|store\b|will keep)/i;
+
+/** Words that go with a thing's name, and name it by themselves where there is one such thing. */
+const TAILS = new Set(
+  'juice zest peel rind flower leaf stick bag teabag slice sprig petal calyx syrup water pod seed piece root berry powder'.split(
+    ' ',
+  ),
+);
+
+const adjacent = (text: string, a: RegExpMatchArray, b: RegExpMatchArray): boolean =>
+  /^[\s-]+$/.test(text.slice(a.index! + a[0].length, b.index));
+
+const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?(?:\s\d\/\d)?|\d\/\d|\d*[½¼¾⅓⅔⅛]|half an?|an?|one|two|three|four|five|six|seven|eight|ten|twelve|a few|a couple of|(?:the )?(?:juice|zest|peel|rind) of(?: \S+)?)`;
+/** A number and the words after it, up to where something else begins. */
+const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
+const AMOUNT = new RegExp(
+  String.raw`(?<![\p{L}\d])(?:${NUMBER}|\d+(?:[.,]\d+)? ?(?:kg|g|ml|cl|l|oz|lbs?)\b)(?: and a half)?(?:[ -]+${WORD}){1,6}`,
+  'iu',
+);
+
+/** Words in many names that alone name nothing. */
+const WEAK_WORDS = new Set(
+  (
+    'cup cups tbsp tsp teaspoon tablespoon gram grams g kg ml cl l litre liter litres liters oz ounce ounces lb quart pint gallon pinch handful piece pieces knob inch cm large small medium fresh freshly dried dry ' +
+    'ground whole chopped sliced peeled crushed grated cut cold hot warm boiling divided optional more taste for the and of to or a an about plus extra ripe organic good quality loose black green white red brown fine finely roughly thinly thin thick packed heaped level leaf leaves flower petal juice peel zest bag stick clove'
+  )
+    .split(' ')
+    .filter((w) => !['clove'].includes(w)),
+);
+
+const wordsOf = (text: string): ReadonlySet<string> =>
+  new Set(
+    text
+      .toLowerCase()
+      .split(/[^\p{L}]+/u)
+      .filter((w) => w.length > 2)
+      .map(singular),
+  );
+
+function sameThing(l: Listed, thing: CardThing): boolean {
+  if (l.kind !== thing.kind) return false;
+  return thing.kind === 'water' || [...thing.thing.words].some((w) => l.words.has(w) && !WEAK_WORDS.has(w));
+}
+
+function sameAmount(a: string, b: string, thing: CardThing): boolean {
+  const [x, y] = [a, b].map((t) => readAmount(t, thing.thing));
+  if (x?.typical === undefined || y?.typical === undefined || x.unit !== y.unit) return false;
+  return Math.abs(Math.log(x.typical / y.typical)) < 0.05;
+}
+
+/** A thing's own name, without its amount. */
+const plainName = (told: string): string =>
+  told
+    .replace(/^[\d\s½¼¾⅓⅔⅛.,/–-]+/u, '')
+    .replace(/^(?:an? |one |two |three |half )/i, '')
+    .replace(
+      /^(?:cups?|tbsps?|tsps?|teaspoons?|tablespoons?|g|grams?|kg|ml|cl|l|litres?|liters?|oz|ounces?|quarts?|pints?|gallons?|lbs?|pounds?|handfuls?|pinch(?:es)?)\b\.?\s*(?:of )?/i,
+      '',
+    );
+
+/** A line of a list as a card tells it: in one piece, the amount first. */
+export function cleaned(line: string): string {
+  let text = line
+    .replace(
+      /(\d[\d.,]* ?(?:kg|g|ml|litres?|l))\s*(?:\/|\()\s*\d[\d¼½¾.,/ ]*\s?(?:lbs?|oz|fl oz|pints?|cups?|tbsp)(?:\s*\d+[½¼¾]?\s?oz)?\)?/i,
+      '$1',
+    )
+    .replace(/\s*\([^)]*\)/g, (m) =>
+      /\d\s*(?:g|ml|kg|l)\b/i.test(m) && !/\d\s*(?:g|ml|kg|l)\b/i.test(line.replace(m, '')) ? m : ' ',
+    );
+  const behind = /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text);
+  if (behind) text = `${behind[2]!} ${behind[1]!}`;
+  text = text
+    .replace(
+      /\s*,?\s*\b(?:divided|optional|or more|plus (?:more|extra)\b.*|to start|at room temperature|for garnish|to garnish|for serving|to serve)\b.*$/i,
+      '',
+    )
+    .replace(/^(?:about|approx\.?|approximately|ca\.?|around|the)\s+/i, '')
+    .replace(/^(.*?\d+\S* |an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu, '$1sliced $2')
+    .replace(
+      /,(?=\s*(?:peeled|sliced|chopped|crushed|grated|bruised|smashed|finely|roughly|thinly|cut|washed|rinsed|broken|halved|torn|juiced|or to taste|lightly|coarsely|packed|loosely|cold|boiling|filtered|cracked|stoned|pitted|scrubbed)\b).*$/i,
+      '',
+    )
+    .replace(/\b(?:freshly |just[- ]|recently )?boiled (?=water)/i, 'boiling ')
+    .replace(/\b(?:still|filtered|spring|tap|fresh|plain|good) (?=(?:cold |boiling )?water)/i, '')
+    .replace(/\b(?:unwaxed|organic|good[- ]quality|family[- ]size|best|your favou?rite)\b ?/gi, '')
+    .replace(/^([\d./ ½¼¾⅓⅔]+) ?c(?= )/i, '$1 cup')
+    .replace(/^([\d./ ½¼¾⅓⅔]+) ?gal(?= )/i, '$1 gallon');
+  for (const [re, is] of ALSO_CALLED) text = text.replace(re, is);
+  return text
+    .replace(/,\s+/g, ' ')
+    .replace(/[;\n]/g, ' ')
+    .replace(/\.(?=\s|$)/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** Names that the table does not have, and what it calls them. */
+const ALSO_CALLED: readonly (readonly [RegExp, string])[] = [
+  [/\bpimento(?: berries| seeds)?\b/i, 'allspice berries'],
+  [/\bsencha(?: green)?(?: tea)?\b/i, 'green tea'],
+  [/\b(?:assam|ceylon|darjeeling|english breakfast|breakfast)(?: black)? ?(?=tea|leaf|leaves)/i, 'black '],
+  [/\b(?:flor de jamaica|jamaica flowers?|karkad[eé]h?|bissap|sorrel (?:flowers|petals|calyces))\b/i, 'hibiscus'],
+  [/\bginger root\b/i, 'ginger'],
+];

@@ -1,0 +1,201 @@
+import fc from 'fast-check';
+import texts from '../test/pastedTexts.json';
+import { recipesOfJsonLd } from '../formats/schemaOrg';
+import { clausesOfText, readPasted, recipesIn, type PastedClause, type PastedRead } from './index';
+
+// Texts of very different hands, made up: lists and methods, a message, prose alone, parts, fractions, gallons and degrees of every kind.
+const TEXTS: readonly string[] = texts;
+const readAll = (text: string): readonly PastedRead[] => recipesIn(text).map((r) => readPasted(r, clausesOfText(r)));
+const read = (text: string): PastedRead => readAll(text)[0]!;
+const titled = (title: string): PastedRead => {
+  const found = TEXTS.map(read).find((r) => r.title === title);
+  if (!found) throw new Error(`no text is called ${title}`);
+  return found;
+};
+
+const grams = (r: PastedRead): Record<string, number> =>
+  Object.fromEntries(
+    r.card.brews.flatMap((b) => b.way.ingredients.map((i) => [i.plant, Math.round(i.grams * 10) / 10] as const)),
+  );
+const stages = (r: PastedRead): string[] =>
+  r.card.brews.flatMap((b) => b.way.stages.map((s) => s.kind + ('minutes' in s ? ` ${s.minutes}` : '')));
+const waterMl = (r: PastedRead): number => Math.round(r.card.brews.reduce((sum, b) => sum + b.way.waterMl, 0));
+const sugarG = (r: PastedRead): number =>
+  r.card.brews
+    .flatMap((b) => b.way.stages)
+    .reduce((sum, s) => sum + (s.kind === 'dissolve' && 'grams' in s.to ? s.to.grams : 0), 0);
+const poured = (r: PastedRead): Record<string, unknown> =>
+  Object.fromEntries(r.card.mix.map((l) => [l.name, typeof l.book === 'number' ? Math.round(l.book) : l.book]));
+const guesses = (r: PastedRead): string[] => r.lines.flatMap((l) => [...l.guesses]);
+const marked = (r: PastedRead): string[] => r.lines.flatMap((l) => [...l.left]);
+
+describe('a pasted recipe', () => {
+  it('goes in where its method names it, by the amount of its list, once', () => {
+    const r = titled('Hibiscus Iced Tea');
+    expect(grams(r)).toMatchObject({ cassia_stick: 4, ginger_fresh: 12 });
+    expect(waterMl(r)).toBe(946);
+    expect(stages(r)).toEqual(['heat', 'hold 10', 'dissolve', 'steep 20', 'strain']);
+    expect(sugarG(r)).toBe(150);
+    expect(poured(r)).toEqual({ 'Lime juice': 60, 'Cold water': 946 });
+    expect(r.card.iced).toBe(true);
+    expect(guesses(r)).toEqual([]);
+  });
+  it('reads decimal commas, halves now and later, and what it is topped up to', () => {
+    const r = titled('Thé glacé à la menthe (in English)');
+    expect(sugarG(r)).toBe(100);
+    expect(r.card.brews[0]!.way.stages.filter((s) => s.kind === 'dissolve')).toHaveLength(2);
+    expect(r.card.jugMl).toBe(2000);
+    expect(waterMl(r)).toBe(1000);
+    expect(grams(r)['black_tea_bag']).toBeCloseTo(8.8, 1);
+  });
+  it('asks what a word for the clock leaves open, and does not make it up in silence', () => {
+    const r = titled('Roselle punch (for a crowd)');
+    expect(guesses(r)).toEqual(['“until it smells right”: 10 min for now']);
+    expect(stages(r)).toEqual(['heat', 'hold 10', 'steep 60', 'strain', 'dissolve']);
+    // A gallon is one of two, and is asked.
+    expect(r.lines.flatMap((l) => l.lines).find((l) => l.text.includes('gallon'))?.kind).toBe('asked');
+  });
+  it('begins a brew for each part that has its own water, and goes on in the pot where one has none', () => {
+    expect(titled('Peach iced tea').card.brews.map((b) => b.name)).toEqual(['Peach syrup', 'Tea']);
+    const chai = titled('Masala iced chai concentrate');
+    expect(chai.card.brews).toHaveLength(1);
+    expect(Object.keys(grams(chai))).toEqual(
+      expect.arrayContaining(['cardamom_pod', 'black_pepper_whole', 'ginger_fresh', 'black_tea_leaf']),
+    );
+  });
+  it('takes zest and juice of the same fruit apart, and two measures of one amount for one', () => {
+    const r = titled('Elderflower cordial');
+    expect(grams(r)).toMatchObject({ elderflower_fresh: 200, lemon_peel_fresh: 12, citric_acid: 50 });
+    expect(poured(r)['Lemon juice']).toBe(135);
+    expect(sugarG(r)).toBe(1000);
+    expect(waterMl(r)).toBe(1500);
+  });
+  it('reads prose without a list: amounts in the sentences, degrees of either scale', () => {
+    const green = TEXTS.map(read).find((r) => r.lines.some((l) => l.words.includes('175°F')))!;
+    expect(grams(green)).toEqual({ green_tea_leaf: 15 });
+    expect(stages(green)).toEqual(['heat', 'steep 2', 'strain']);
+    const tamarind = titled('Tamarind cooler');
+    expect(grams(tamarind)['tamarind_pulp']).toBe(150);
+    expect(sugarG(tamarind)).toBe(120);
+    expect(poured(tamarind)).toEqual({ 'Cold water': 1000 });
+  });
+  it('pours by parts in a glass that it names as a guess', () => {
+    const r = titled('Lemon verbena cordial');
+    expect(guesses(r).join()).toContain('in a glass of 200 ml for now');
+    expect(r.card.mix.find((l) => l.at === 'glass')?.book).toBe(160);
+  });
+  it('tells what it cannot place of the list by asking', () => {
+    const r = read(
+      'Rose cooler\nIngredients\n5 g rose petals\n1 litre water\n2 g cardamom\nMethod\nBoil the water, add the petals, steep 10 minutes. Strain.',
+    );
+    expect(grams(r)).toMatchObject({ cardamom_pod: 2 });
+    expect(guesses(r)).toContain('the method does not name it: it goes in here for now');
+  });
+  it('keeps several recipes of one text apart', () => {
+    const two = `${TEXTS[0]!}\n-----\n${TEXTS[3]!}`;
+    expect(readAll(two).map((r) => r.title)).toEqual(['Hibiscus Iced Tea', 'Lemon verbena cordial']);
+  });
+  it('keeps stories, sources and what is optional in the note, and nothing of it in the pot', () => {
+    const r = read(
+      'Mint tea\n10 g dried mint\n1 litre water\nMy aunt made this every June. Boil the water, add the mint, steep 5 minutes, strain. Add a splash of rum if you like.',
+    );
+    expect(r.card.note).toContain('My aunt made this every June');
+    expect(r.card.mix).toEqual([]);
+    expect(r.card.note).toContain('rum if you like');
+  });
+
+  /** Figures of a text: "1 1/2", "½", "175". */
+  const figures = (text: string): string[] => text.match(/\d+(?:[.,]\d+)?|[½¼¾⅓⅔]/gu) ?? [];
+  const lost = (c: PastedClause, all: readonly PastedClause[]): string[] => {
+    // What is told of the glass is told last, in a clause of its own.
+    const kept = [c, ...all.filter((o) => o.words !== '' && c.words.includes(o.words.trim()))]
+      .flatMap((o) => [o.card, ...o.guesses, ...o.left])
+      .join(' ');
+    // A time becomes minutes, half of an amount its figure: then there is one for each.
+    const turned = /\bmin\b|\d ?(?:g|ml) /.test(c.card);
+    return figures(c.words).filter((x) => !kept.includes(x) && !turned);
+  };
+  it.each(TEXTS.map((t, i) => [i, t] as const))('%i: no figure of it is lost: taken, guessed or marked', (_i, text) => {
+    for (const r of recipesIn(text))
+      for (const c of clausesOfText(r)) expect([c.words, lost(c, clausesOfText(r))]).toEqual([c.words, []]);
+  });
+  it('marks every figure that it has no use for', () => {
+    const odd = fc.constantFrom(
+      'Tap it 37 times',
+      'Sing 41 songs',
+      'Set the dial to 53',
+      'Wait for train 29',
+      'Think of 61 things',
+    );
+    fc.assert(
+      fc.property(odd, fc.integer({ min: 0, max: TEXTS.length - 1 }), (sentence, i) => {
+        const r = read(`${TEXTS[i]!.trimEnd()}\n${sentence}.`);
+        const figure = /\d+/.exec(sentence)![0];
+        const all = [...marked(r), ...r.besides, ...r.lines.flatMap((l) => [l.card, ...l.guesses])].join(' ');
+        expect(all).toContain(figure);
+        expect(
+          r.lines.some(
+            (l) => l.words.includes(sentence) && l.card.includes(figure) && l.lines.every((x) => x.kind === 'taken'),
+          ),
+        ).toBe(false);
+      }),
+      { numRuns: 60, seed: 3 },
+    );
+  });
+  it('reads what a hand has mended in the place of what was guessed', () => {
+    const [recipe] = recipesIn(TEXTS[5]!);
+    const clauses = clausesOfText(recipe!).map((c) =>
+      c.card === 'simmer 10 min' ? { ...c, card: 'simmer 25 min; 2.5 g of salt. x', guesses: [] } : c,
+    );
+    const r = readPasted(recipe!, clauses);
+    expect(stages(r)).toContain('hold 25');
+    // Whatever was written, the clauses after it keep their own lines.
+    expect(r.lines.find((l) => l.words === 'Strain')?.lines.map((l) => l.text)).toEqual(['strain']);
+  });
+});
+
+describe('data of recipes', () => {
+  const recipe = {
+    '@context': 'https://schema.org',
+    '@type': ['Recipe', 'NewsArticle'],
+    name: 'Sumac cooler &amp; mint',
+    recipeYield: ['6', '6 glasses'],
+    recipeIngredient: ['20 g ground sumac', '1&frac12; litres water', '80 g sugar'],
+    recipeInstructions: [
+      {
+        '@type': 'HowToSection',
+        name: 'For the base',
+        itemListElement: [{ '@type': 'HowToStep', text: '<p>Boil the water, add the sumac, steep 15 minutes.</p>' }],
+      },
+      { '@type': 'HowToStep', text: 'Strain. Stir in the sugar.' },
+    ],
+  };
+  it('are found however they are wrapped, and read as text is', () => {
+    for (const wrapped of [
+      recipe,
+      [recipe],
+      { '@graph': [{ '@type': 'WebPage' }, recipe] },
+      { '@type': 'WebPage', mainEntity: recipe },
+    ]) {
+      const [found] = recipesOfJsonLd(wrapped);
+      expect(found?.title).toBe('Sumac cooler & mint');
+      const r = readPasted(found!, clausesOfText(found!));
+      expect(waterMl(r)).toBe(1500);
+      expect(sugarG(r)).toBe(80);
+      expect(grams(r)['sumac_ground']).toBe(20);
+      expect(stages(r)).toEqual(['heat', 'steep 15', 'strain', 'dissolve']);
+    }
+  });
+  it('are none in anything else, however deep or odd it is', () => {
+    let deep: unknown = recipe;
+    for (let i = 0; i < 5000; i++) deep = { '@graph': [deep] };
+    expect(recipesOfJsonLd(deep)).toEqual([]);
+    fc.assert(
+      fc.property(fc.jsonValue(), (x) => void expect(Array.isArray(recipesOfJsonLd(x))).toBe(true)),
+      { numRuns: 200 },
+    );
+    expect(
+      recipesOfJsonLd({ '@type': 'Recipe', recipeInstructions: null, recipeIngredient: [null, 4, { a: 1 }] }),
+    ).toHaveLength(1);
+  });
+});

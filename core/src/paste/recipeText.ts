@@ -1,0 +1,218 @@
+// A pasted text in its recipes, and each of them in its title, its list and its method, before anything of it is understood.
+
+/** A line of a recipe's text, with the part it stands under: "For the syrup". */
+export type TextLine = { text: string; part: string | undefined };
+
+/** A recipe's text: its list of things, what is done, and what stands besides. */
+export type RecipeText = {
+  title: string;
+  things: readonly TextLine[];
+  steps: readonly TextLine[];
+  /** how much it makes, stories, sources: kept for the note */
+  besides: readonly string[];
+};
+
+const LIST_HEAD =
+  /^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what you need|shopping list|for \d+ (?:people|glasses|servings))\b[^a-z0-9]*$/i;
+const STEP_HEAD =
+  /^(?:the )?(?:method|directions?|instructions?|preparation|procedure|steps?|how to(?: make(?: it)?)?|to make(?: it)?|what to do|making it)\b[^a-z0-9]*$/i;
+const NOTE_HEAD = /^(?:notes?|tips?|storage|variations?|nutrition|equipment|source|about)\b[^a-z0-9]*$/i;
+const PART_HEAD = /^(?:for|to make) (?:the )?([\p{L}][\p{L} -]{1,30}?)\s*:?$/iu;
+const COLON_HEAD = /^([\p{L}][\p{L} -]{1,30}):$/u;
+const BESIDES =
+  /^(?:(?:serves|makes|yields?|servings?|prep(?:aration)?(?: time)?|cook(?:ing)? time|total(?: time)?|ready in|time|source|from|by|author|course|cuisine|keywords?|rating|difficulty)\b\s*[:\-–]?\s.*|.*\b(?:serves|servings?)\s*:?\s*\d+.*)$/i;
+/** A line that begins as an amount does. */
+const AMOUNT_START =
+  /^(?:about |approx\.? |ca\.? )?(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞]|an? (?:\p{L}+ )?(?:cup|handful|pinch|knob|piece|stick|bunch|few|dash|splash|litre|liter|bag|thumb|slice|sprig)|half\b|one |two |three |four |five |six |eight |ten |twelve |(?:the )?(?:juice|zest|peel|rind) of|handful|pinch|knob|few |some |ice\b)/iu;
+const NUMBERED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+/i;
+const BULLET = /^[-*•‣◦▢□–—☐]+\s*/u;
+const VERB_START =
+  /^(?:first|then|next|meanwhile|finally|now|once|when|after|in an?|into|to serve|combine|add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|let|leave|steep|cool|chill|refrigerate|serve|fill|top|squeeze|wash|rinse|turn|reduce|allow|set|bottle|store|discard|crush|toast|grate|peel|cut|slice|dissolve|sweeten|taste|dilute|make|brew|soak|whisk|blend|return|use|enjoy|garnish|keep|warm|infuse|muddle|sprinkle|transfer|press)\b/i;
+
+type State = 'before' | 'things' | 'steps' | 'notes';
+
+/** A text's recipes: several are told apart by a rule, or by a title over a new list. */
+export function recipesIn(text: string): readonly RecipeText[] {
+  const lines = plainLines(text);
+  const found: RecipeText[] = [];
+  let block: string[] = [];
+  const end = (): void => {
+    if (block.some((l) => l !== '')) found.push(recipeOf(block));
+    block = [];
+  };
+  lines.forEach((line, i) => {
+    const rule = /^(?:[-=_*~#]{3,}|recipe \d+\s*:?)$/i.test(line);
+    // A title of its own with a list head under it, after a recipe that has its method.
+    const next = lines.slice(i + 1).find((l) => l !== '') ?? '';
+    const again = LIST_HEAD.test(next) && !isHead(line) && line !== '' && block.some((l) => LIST_HEAD.test(l));
+    if (rule || again) end();
+    if (!rule) block.push(line);
+  });
+  end();
+  return found.filter((r) => r.things.length + r.steps.length > 0);
+}
+
+const isHead = (line: string): boolean => [LIST_HEAD, STEP_HEAD, NOTE_HEAD].some((re) => re.test(line));
+
+/** Dots behind a unit that end no sentence. */
+const UNIT_DOTS =
+  /\b(c|tbsp|tbsps|tbs|tsp|tsps|oz|fl|lbs?|gal|qt|qts|pt|pts|pkg|approx|ca|mins?|hrs?|no|vol)\.(?=[,)]|\s+[\p{Ll}\d(])/giu;
+
+/** Lines without marks of a page or a message; blank ones are kept as such. */
+function plainLines(text: string): string[] {
+  return text
+    .replace(/\r\n?/g, '\n')
+    .replace(/[\u00a0\u2007\u202f]/g, ' ')
+    .replace(/⁄/g, '/')
+    .replace(/[‘’]/g, "'")
+    .replace(/[“”]/g, '"')
+    .replace(UNIT_DOTS, '$1')
+    .replace(/\b(\d+)ish\b/gi, '$1')
+    .replace(/\bw\/ ?/gi, 'with ')
+    .replace(/\b'?til\b/gi, 'until')
+    .replace(
+      /\ban? (cup|litre|liter|quart|pint|tablespoon|teaspoon|tbsp|tsp|gallon|pound|kilo)s? and a half\b/gi,
+      '1 1/2 $1s',
+    )
+    .split('\n')
+    .map((line) =>
+      line
+        .replace(/^#+\s*/, '')
+        .replace(/\*\*|__/g, '')
+        .replace(/\s+/g, ' ')
+        .trim(),
+    );
+}
+
+function recipeOf(lines: readonly string[]): RecipeText {
+  const [things, steps, besides]: [TextLine[], TextLine[], string[]] = [[], [], []];
+  let title = '';
+  let part: string | undefined;
+  let state: State = 'before';
+  const headed = lines.some((l) => LIST_HEAD.test(l) || STEP_HEAD.test(l));
+  lines.forEach((raw, at) => {
+    const line = raw.replace(BULLET, '').trim();
+    if (line === '') return;
+    if (LIST_HEAD.test(line)) return void ([state, part] = ['things', undefined]);
+    if (STEP_HEAD.test(line)) return void ([state, part] = ['steps', undefined]);
+    if (NOTE_HEAD.test(line)) return void (state = 'notes');
+    if (state === 'notes') return void besides.push(line);
+    const inLine =
+      /^(ingredients?|you(?:'ll| will)? need|you need|method|directions?|instructions?|to make(?: it)?)\s*[:\-–]\s*(.+)$/i.exec(
+        line,
+      );
+    if (inLine) {
+      state = /^(?:ing|you)/i.test(inLine[1]!) ? 'things' : 'steps';
+      if (state === 'things') for (const t of listed(inLine[2]!).flatMap(expanded)) things.push({ text: t, part });
+      else for (const s of sentences(inLine[2]!)) steps.push({ text: s, part });
+      return;
+    }
+    if (BESIDES.test(line) && !NUMBERED.test(raw)) return void besides.push(line);
+    const head = PART_HEAD.exec(line) ?? COLON_HEAD.exec(line);
+    if (head && line.split(' ').length <= 6) return void (part = partName(head[1]!));
+    if (
+      title === '' &&
+      state === 'before' &&
+      !looksLikeThing(line) &&
+      !NUMBERED.test(line) &&
+      things.length + steps.length === 0 &&
+      isTitle(line, lines, at)
+    )
+      return void (title = line.replace(/[:.]$/, ''));
+    const titled = title === '' && /^([\p{L}][\p{L} '-]{2,40}): (?=[\p{Ll}\d])(.+)$/u.exec(line);
+    if (titled && titled[2]!.length > 40) {
+      title = titled[1]!;
+      for (const s of sentences(titled[2]!)) steps.push({ text: s, part });
+      return;
+    }
+    const numbered = NUMBERED.test(raw.replace(BULLET, ''));
+    const told = line.replace(numbered ? NUMBERED : /^$/, '');
+    // What is done begins with a verb, whether or not its head was written.
+    if (state === 'things' && VERB_START.test(told) && !AMOUNT_START.test(told)) [state, part] = ['steps', undefined];
+    if (state === 'things') return void things.push(...expanded(told).map((t) => ({ text: t, part })));
+    if (state === 'steps') {
+      for (const s of sentences(told)) steps.push({ text: s, part });
+      return;
+    }
+    // Without heads: a short line that begins with an amount is of the list, all else is what is done.
+    if (looksLikeThing(told) && !numbered && steps.length === 0 && !VERB_INSIDE.test(told))
+      things.push(...expanded(told).map((t) => ({ text: t, part })));
+    else if (headed && state === 'before' && !VERB_START.test(told)) besides.push(told);
+    else {
+      // What is told of things is over once something is done.
+      if (things.length > 0 && steps.length === 0) part = undefined;
+      for (const s of sentences(told)) steps.push({ text: s, part });
+    }
+  });
+  return { title: title || 'Pasted recipe', things, steps, besides };
+}
+
+const VERB_INSIDE = /[.;] |\b(?:boil|simmer|steep|strain|bring|pour|stir)\b.*\b(?:min|minutes|hours?|until)\b/i;
+const looksLikeThing = (line: string): boolean =>
+  AMOUNT_START.test(line) && line.length < 110 && !/[.!?] \p{L}/u.test(line);
+
+/** The first line is a title where it is short and no sentence. */
+const isTitle = (line: string, lines: readonly string[], at: number): boolean =>
+  line.length <= 70 &&
+  !/[.!?]$/.test(line.replace(/\.$/, '')) &&
+  !VERB_START.test(line) &&
+  lines.slice(0, at).every((l) => l.length < 200);
+
+const partName = (words: string): string => {
+  const name = words.trim().toLowerCase();
+  return name.charAt(0).toUpperCase() + name.slice(1);
+};
+
+const FRUIT = String.raw`(?:lemons?|limes?|oranges?|mandarins?|grapefruits?|clementines?)`;
+/** "3 lemons, zest and juice": two things. */
+function expanded(text: string): string[] {
+  const behind = new RegExp(
+    String.raw`^(.*?\d+|an?|one|two|three|four) (?:(?:unwaxed|organic|large|small|medium|ripe|fresh) )*(${FRUIT})[,:]? *\(?(?:finely |grated |the )*(zest|juice|peel)(?:ed|d)?(?: and (?:the )?(zest|juice|peel)(?:d)?)?(?: only)?\)?$`,
+    'i',
+  ).exec(text);
+  if (behind)
+    return [behind[3]!, behind[4]].flatMap((what) => (what ? [`${what} of ${behind[1]!} ${behind[2]!}`] : []));
+  const before = /^(?:the )?(?:grated |finely grated )?(zest|juice|peel) and (?:the )?(zest|juice|peel) of (.+)$/i.exec(
+    text,
+  );
+  return before ? [before[1]!, before[2]!].map((what) => `${what} of ${before[3]!}`) : [text];
+}
+
+/** A list told in one line. */
+const listed = (text: string): string[] =>
+  text
+    .split(/;|,(?=\s+(?:\d|[½¼¾⅓⅔]|an? |half|juice|ice\b))/)
+    .map((t) => t.trim().replace(/\.$/, ''))
+    .filter((t) => t !== '');
+
+/** Sentences of a step; abbreviations and figures do not end one. */
+export const sentences = (text: string): string[] =>
+  text
+    .replace(/\b(e\.g|i\.e)\.(?=\s)/gi, '$1')
+    .split(/(?<=[.!?])\s+|;\s+/u)
+    .map((s) => s.trim().replace(/[.!]+$/, ''))
+    .filter((s) => s !== '');
+
+/** A recipe whose list and method are told apart already, as data tell them. */
+export function recipeOfParts(told: {
+  title: string;
+  things: readonly TextLine[];
+  steps: readonly TextLine[];
+  besides: readonly string[];
+}): RecipeText {
+  const plain = (text: string): string => plainLines(text).join(' ').replace(BULLET, '').trim();
+  const lines = (all: readonly TextLine[], split: (text: string) => readonly string[]): TextLine[] =>
+    all.flatMap(({ text, part }) =>
+      split(plain(text)).flatMap((t) =>
+        t === '' ? [] : [{ text: t, part: part === undefined ? undefined : partOf(part) }],
+      ),
+    );
+  return {
+    title: plain(told.title) || 'Pasted recipe',
+    things: lines(told.things, expanded),
+    steps: lines(told.steps, (t) => sentences(t.replace(NUMBERED, ''))),
+    besides: told.besides.map(plain).filter((x) => x !== ''),
+  };
+}
+
+const partOf = (heading: string): string => partName((PART_HEAD.exec(heading)?.[1] ?? heading).replace(/:$/, ''));
