@@ -544,7 +544,7 @@ export {
   type PastedRead,
   type RecipeText,
 } from './paste';
-export { recipesOfJsonLd } from './formats/schemaOrg';
+export { jsonLdOf, plainTextOf, recipesOfJsonLd, type RecipeJsonLd } from './formats/schemaOrg';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { GLASS_POUR_RANGES, GLASS_STATE, SERVED_AS, type GlassPour, type ServedAs } from './serve/atGlass';

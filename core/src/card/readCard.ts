@@ -146,6 +146,7 @@ class Card {
         ? this.tell(text, 'unread', 'It says nothing that can be done here.')
         : this.tell(text, told.asked ? 'asked' : told.noted ? 'noted' : 'taken', told.words);
     }
+    if (this.plainSyrup(text, doing.rest)) return;
     if (this.levelOf(text, doing.rest) || this.ofBrew(text, doing.rest) || this.brewedTea(text, doing.rest)) {
       this.after(doing);
       return;
@@ -190,6 +191,27 @@ class Card {
     if (water) this.pour({ kind: 'water', water: 'still' }, 'Cold water', 0, undefined, 'jug');
     this.parts[named ?? 'Cold water'] = share;
     this.tell(text, 'taken', `${found[1]!.toLowerCase()} of the jug`);
+    return true;
+  }
+
+  /** "110 ml syrup of 50 °Bx", "60 ml honey syrup of 60 °Bx": stirred from sugar and water, and poured. */
+  private plainSyrup(text: string, words: string): boolean {
+    const found =
+      /^([\d.,]+ ?(?:ml|cl|l)) (?:(?:plain|sugar|simple) )?(?:([\p{L} ]+) )?syrup of ([\d.,]+) ?°?bx$/iu.exec(words);
+    if (!found || this.place === 'pot') return false;
+    const ml = readAmount(found[1]!, { ...WATER_WORDS, words: new Set() }).typical;
+    const brix = Number(found[3]!.replace(',', '.'));
+    const [sweet] = found[2] ? thingsNamedIn(`20 g ${found[2]}`, this.plants) : [];
+    if (ml === undefined || !(brix > 0 && brix <= 80) || (found[2] && sweet?.kind !== 'sugar')) return false;
+    const sweetener = sweet?.kind === 'sugar' ? sweet.sweetener : 'white_sugar';
+    this.pour(
+      { kind: 'syrup', brix, sweetener },
+      found[2] ? `${sweet!.thing.name} syrup` : 'Syrup',
+      ml,
+      undefined,
+      this.place,
+    );
+    this.tell(text, 'taken', `${Math.round(ml)} ml of syrup of ${brix} °Bx`);
     return true;
   }
 
@@ -252,7 +274,10 @@ class Card {
     const likely = named.map((thing) => ({ thing, read: readAmount(words, thing.thing, reading(thing)) }));
     // What it can be without a question goes before what it might be with one.
     const certain = likely.filter((l) => l.read.kind === 'sure' || l.read.kind === 'spread');
-    const { thing, read } = (certain.length > 0 ? this.usual(words, certain) : (likely.find((l) => l.read.typical !== undefined) ?? likely[0])) ?? {};
+    const { thing, read } =
+      (certain.length > 0
+        ? this.usual(words, certain)
+        : (likely.find((l) => l.read.typical !== undefined) ?? likely[0])) ?? {};
     if (!thing || !read) {
       if (doing.toTaste) {
         this.tell(text, 'noted', 'to taste, in the note');

@@ -1,4 +1,7 @@
+import { cardText, writeCard } from '../card/writeCard';
+import type { Drink } from '../drink/drink';
 import { recipeOfParts, type RecipeText, type TextLine } from '../paste/recipeText';
+import { bookOf } from '../plan/houseStandard';
 
 // schema.org Recipe, as pages carry it and as programs hand it on: JSON-LD.
 
@@ -84,3 +87,50 @@ function recipeOfJsonLd(recipe: Readonly<Record<string, Json>>): RecipeText {
     ),
   });
 }
+
+/** A step as the vocabulary tells it. */
+type HowToStep = { '@type': 'HowToStep'; text: string };
+/** Steps of a part of a recipe. */
+type HowToSection = { '@type': 'HowToSection'; name: string; itemListElement: HowToStep[] };
+/** A drink as schema.org's Recipe. */
+export type RecipeJsonLd = {
+  '@context': 'https://schema.org';
+  '@type': 'Recipe';
+  name: string;
+  description?: string;
+  recipeYield: string;
+  recipeCategory: 'Drink';
+  recipeIngredient: string[];
+  recipeInstructions: (HowToStep | HowToSection)[];
+  /** what the vocabulary cannot say of it */
+  abstract?: string;
+};
+
+/** A drink in the vocabulary, as far as that can say it; what it cannot stands in its abstract. @throws InputError for one that does not come out */
+export function jsonLdOf(drink: Drink): RecipeJsonLd {
+  const card = writeCard(drink);
+  const step = (text: string): HowToStep => ({ '@type': 'HowToStep', text });
+  const section = (name: string, clauses: readonly string[]): HowToSection => ({
+    '@type': 'HowToSection',
+    name,
+    itemListElement: clauses.map(step),
+  });
+  const [only] = card.brews;
+  const steps =
+    card.brews.length === 1 && only ? only.clauses.map(step) : card.brews.map((b) => section(b.name, b.clauses));
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: drink.name,
+    ...(drink.note ? { description: drink.note } : {}),
+    recipeYield: `${Math.round(bookOf(drink).jugMl)} ml`,
+    recipeCategory: 'Drink',
+    recipeIngredient: [...card.things],
+    recipeInstructions: [...steps, ...(card.pours.length > 0 ? [section('The jug', card.pours)] : [])],
+    ...(card.lost.length > 0 ? { abstract: `Not told here: ${card.lost.join('; ')}.` } : {}),
+  };
+}
+
+/** A drink as plain text that reads well in a message, and is read back when it is pasted. */
+export const plainTextOf = (drink: Drink): string =>
+  `${drink.name}\n\n${cardText(writeCard(drink))}\n${drink.note ? `\nNotes\n${drink.note}\n` : ''}`;

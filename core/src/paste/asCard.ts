@@ -1,5 +1,6 @@
 import { readAmount } from '../amounts';
 import { singular } from '../amounts/vocabulary';
+import { readCard } from '../card/readCard';
 import { thingsNamedIn, type CardThing } from '../card/things';
 import type { Botanical } from '../reference/botanicals';
 import type { RecipeText, TextLine } from './recipeText';
@@ -91,6 +92,7 @@ class Translator {
     if (part !== undefined && part !== this.part) this.enter(part);
     if (STORY.test(text)) return this.tell(text, '', [], [text]);
     this.partNamedIn(text);
+    const before = this.out.length;
     let clause: { words: string[]; pieces: string[]; guesses: string[]; left: string[] } | undefined;
     const end = (): void => {
       if (clause && clause.pieces.length + clause.left.length > 0) {
@@ -129,6 +131,11 @@ class Translator {
       clause.left.push(...s.left(), ...kept);
     }
     end();
+    // What is told in the words of cards already stays as it is.
+    if (isCard(text, this.own)) {
+      const head = /^[\p{L}][\p{L} ]*: /u.exec(this.out[before]?.card ?? '')?.[0] ?? '';
+      this.out.splice(before, this.out.length - before, { words: text, card: head + text, guesses: [], left: [] });
+    }
   }
 
   /** Where the list is told in parts and the method is not: what a step names says of which part it is. */
@@ -149,7 +156,7 @@ class Translator {
   /** A part of its own begins a brew of its own; where it is named again one goes on with what came of it. */
   private enter(part: string): void {
     this.part = part;
-    if (this.begun.has(part)) return;
+    if (this.begun.has(part) || NO_BREW.test(part)) return;
     [this.strained, this.watered, this.heated, this.steeped, this.offHeat] = [false, false, false, false, false];
   }
 
@@ -530,6 +537,15 @@ const ROLES_OF_SPICE = new Set(['spice', 'bark', 'seed', 'root']);
 /** Done to a thing before it goes in: nothing that the pot does. */
 const PREPARES =
   /^(?:wash|rinse|peel|cut|chop|slice|grate|crack|bruise|halve|measure|gather|prepare|sterili[sz]e)\b(?!.*\d ?(?:ml|l|cups?|litres?)\b)/i;
+
+/** Whether a step is a clause of a card as it stands: every piece of it is taken, without a question. */
+const isCard = (text: string, own: readonly Botanical[]): boolean => {
+  // To cool what is strained is no stage of the pot where no degrees are told.
+  if (!/\d/.test(text) && /\b(?:cool|cold|fridge|refrigerat|chill)/i.test(text)) return false;
+  const { lines } = readCard(text, { plants: own });
+  const told = lines.filter((l) => l.clause >= 0);
+  return told.length > 0 && told.every((l) => l.kind === 'taken');
+};
 
 /** What is left to who makes it: kept in the note. */
 const OPTIONAL = /\b(?:if (?:you )?(?:like|desired|wish|want)|optional(?:ly)?)\b/i;

@@ -148,8 +148,11 @@ function recipeOf(lines: readonly string[]): RecipeText {
 }
 
 const VERB_INSIDE = /[.;] |\b(?:boil|simmer|steep|strain|bring|pour|stir)\b.*\b(?:min|minutes|hours?|until)\b/i;
+/** What is done stands in it: it is no line of a list. */
+const DONE_INSIDE =
+  /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
 const looksLikeThing = (line: string): boolean =>
-  AMOUNT_START.test(line) && line.length < 110 && !/[.!?] \p{L}/u.test(line);
+  !DONE_INSIDE.test(line) && AMOUNT_START.test(line) && line.length < 110 && !/[.!?] \p{L}/u.test(line);
 
 /** The first line is a title where it is short and no sentence. */
 const isTitle = (line: string, lines: readonly string[], at: number): boolean =>
