@@ -9,9 +9,9 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; errors: readonly 
 export function check<T>(
   schema: Joi.Schema,
   input: unknown,
-  { fromQuery = false, now }: { fromQuery?: boolean } & Clock = {},
+  { fromQuery = false, large = false, now }: { fromQuery?: boolean; large?: boolean } & Clock = {},
 ): Checked<T> {
-  const unfit = unfitAsWhole(input);
+  const unfit = unfitAsWhole(input, large);
   if (unfit) return { ok: false, errors: [unfit] };
   const validate = (abortEarly: boolean): { error?: Joi.ValidationError; value: T } =>
     schema.validate(input, {

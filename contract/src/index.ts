@@ -14,6 +14,13 @@ export {
   simulateSchema,
 } from './instrumentSchemas';
 export { LABEL_SIZE, labelAskSchema, type LabelAsk, type LabelOf, type LabelOn } from './labelSchemas';
+export {
+  NOTEBOOK_FORMAT,
+  NOTEBOOK_LIMIT,
+  NOTEBOOK_VERSION,
+  notebookFileSchema,
+  takeNotebookSchema,
+} from './notebookSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export {
   appendEventSchema,

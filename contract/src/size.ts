@@ -4,6 +4,8 @@ import type { FieldError } from './problem';
 
 /** Deeper and more than any page of this house sends: 5,000 readings are 15,000 things. */
 const MOST = { deep: 24, things: 40_000 };
+/** A whole notebook is more at once, and hardly deeper. */
+const MOST_OF_ALL = { deep: 32, things: 20_000_000 };
 
 /** Characters that no text of a kitchen has: what steers a terminal, and what turns the reading of a line round. */
 // eslint-disable-next-line no-control-regex
@@ -12,11 +14,12 @@ const STEERS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f\u202a-\u202
 const VISIBLE = /[\p{L}\p{N}\p{P}\p{S}]/u;
 
 /** The first thing that is wrong with what was sent as a whole; undefined where it can be checked field by field. */
-export function unfitAsWhole(input: unknown): FieldError | undefined {
+export function unfitAsWhole(input: unknown, large = false): FieldError | undefined {
+  const most = large ? MOST_OF_ALL : MOST;
   let things = 0;
   const look = (value: unknown, path: readonly string[]): FieldError | undefined => {
     things += 1;
-    if (things > MOST.things || path.length > MOST.deep)
+    if (things > most.things || path.length > most.deep)
       return {
         field: path.slice(0, 3).join('.') || 'body',
         accepted: 'less at once',

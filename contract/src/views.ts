@@ -90,6 +90,52 @@ export type DrinkView = {
   tastings: readonly (TastingRecord & { at: string; batchId: string })[];
 };
 
+/** Something in a notebook's file that is told by its events. */
+export type NotebookThing = {
+  id: string;
+  events: readonly { id: string; seq: number; at: string; receivedAt: string; body: object }[];
+};
+/** All that is in a notebook; what was paired with it is not. */
+export type NotebookBody = {
+  drinks: readonly { id: string; version: number; keptAt: string; body: object }[];
+  putAway: readonly { id: string; at: string }[];
+  house: readonly {
+    kind: 'kitchen' | 'pantry' | 'plants' | 'occasions';
+    id: string;
+    updatedAt: string;
+    body: object;
+  }[];
+  batches: readonly NotebookThing[];
+  jugs: readonly NotebookThing[];
+  instruments: readonly { id: string; name: string; kind: string; simulated: boolean; knownSince: string }[];
+  readings: readonly {
+    instrumentId: string;
+    atMs: number;
+    value: number;
+    batchId: string | null;
+    brewId: string | null;
+  }[];
+};
+/** GET /api/notebook: the checksum is over the body as JSON writes it. */
+export type NotebookFile = { format: string; v: number; exportedAt: string; checksum: string; body: NotebookBody };
+/** What becomes of one thing of a file that is taken in. */
+export type ReportLine = {
+  what: 'drink' | 'batch' | 'jug' | 'kitchen' | 'pantry' | 'plants' | 'occasions' | 'instrument';
+  name: string;
+  /** new here; more of what is here; another thing beside the one here; the one here stays; there already */
+  becomes: 'new' | 'more' | 'apart' | 'kept' | 'same';
+};
+/** POST /api/notebook/look and /api/notebook */
+export type NotebookReport = {
+  added: number;
+  grown: number;
+  apart: number;
+  kept: number;
+  same: number;
+  readings: number;
+  lines: readonly ReportLine[];
+};
+
 /** GET /api/drinks/lots-so-far: what each lot gives that was tasted, ×, by plant and lot */
 export type LotsSoFar = { lots: Readonly<Record<string, Ranged>> };
 

@@ -7,6 +7,7 @@ import { HouseModule } from './house/house.module';
 import { InstrumentsModule } from './instruments/instruments.module';
 import { JugsModule } from './jugs/jugs.module';
 import { LanModule } from './lan/lan.module';
+import { NotebookModule } from './notebook/notebook.module';
 import { Planner } from './planning/planner';
 import { PrintModule } from './print/print.module';
 import { CONFIG, type Config } from './shared/config';
@@ -43,6 +44,7 @@ export class AppModule {
         JugsModule,
         InstrumentsModule,
         LanModule,
+        NotebookModule,
         PrintModule,
         StreamModule,
       ],

@@ -1,9 +1,9 @@
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import type { NextFunction, Request, Response } from 'express';
+import { json, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
-import { BODY_LIMIT } from '@steepsis/contract';
+import { BODY_LIMIT, NOTEBOOK_LIMIT } from '@steepsis/contract';
 import { AppModule } from './app.module';
 import type { Config } from './shared/config';
 import { foreignGate, notKept, plainAddresses } from './shared/foreignGate';
@@ -27,6 +27,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.use(plainAddresses);
   app.use(lanGate(config, (token, by) => pairing.letIn(token, by)));
   app.use(foreignGate);
+  // A whole notebook is larger than anything else that is sent.
+  app.use('/api/notebook', json({ limit: NOTEBOOK_LIMIT }));
   app.useBodyParser('json', { limit: BODY_LIMIT });
   // The pairing page runs no script, so its form comes as forms do; nothing else does.
   app.useBodyParser('urlencoded', { limit: '2kb', extended: false, type: isPairingForm });

@@ -14,7 +14,7 @@ import {
   type Phase,
   type StoredEvent,
 } from '@steepsis/core';
-import type { BatchSummary, SaidOfIt } from '@steepsis/contract';
+import type { BatchSummary, NotebookThing, SaidOfIt } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { BatchEventRow, BatchRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
@@ -124,6 +124,24 @@ export class BatchesStore {
       { transaction },
     );
     return events;
+  }
+
+  /** Events as another notebook kept them, behind those that are here; the batch's line follows from all of them. */
+  async takeIn({ id: batchId, events }: NotebookThing, transaction: Transaction): Promise<void> {
+    const before = await BatchEventRow.findAll({ where: { batch_id: batchId }, order: [['seq', 'ASC']], transaction });
+    const rows = events.map((e) => ({
+      ...{ id: e.id, batch_id: batchId, seq: e.seq, at: e.at, received_at: e.receivedAt },
+      body: JSON.stringify(e.body),
+    }));
+    const all = await withFiguresOfHouse(readEvents([...before, ...rows].map(storedEventOf)), transaction);
+    await BatchRow.upsert(lineOf(batchAfter(all), all.at(-1)!.at), { transaction });
+    await BatchEventRow.bulkCreate(rows, { transaction });
+  }
+
+  /** What was remembered is forgotten: everything may be another. */
+  forgetAll(): void {
+    this.made = undefined;
+    this.remembered.forgetAll();
   }
 
   async list(filter: {
@@ -260,7 +278,7 @@ function poursAlone(stored: readonly StoredEvent[]): readonly Drunk[] {
 const OPEN: readonly Phase[] = ['running', 'strained', 'measured'];
 
 /** An event as the release that stored it wrote it. */
-const storedEventOf = (row: BatchEventRow): StoredEvent =>
+const storedEventOf = (row: Pick<BatchEventRow, 'id' | 'batch_id' | 'seq' | 'at' | 'body'>): StoredEvent =>
   ({
     id: row.id,
     batchId: row.batch_id,

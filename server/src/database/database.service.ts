@@ -86,6 +86,29 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
     });
   }
 
+  /** A copy of the notebook as it is at this moment, before something large is done to it; its name. @throws Error where none can be made */
+  async backUpNow(): Promise<string> {
+    const now = this.config.now().toISOString();
+    const name = backupName(now.slice(0, 10), now.slice(11, 16).replace(':', ''));
+    await makeBackup(backupFolderOf(this.config.databaseFile), name, (file) =>
+      this.sequelize.query('VACUUM INTO ?', { replacements: [file] }),
+    );
+    return name;
+  }
+
+  /**
+   * Takes everything out of the notebook but the devices that are paired with it. What happened is never rewritten, and the database itself
+   * refuses that: its guards stand aside for this alone, inside the transaction, and a copy is made before.
+   */
+  async emptyFor(transaction: Transaction): Promise<void> {
+    const [guards] = (await this.sequelize.query("SELECT name, sql FROM sqlite_master WHERE type = 'trigger'", {
+      transaction,
+    })) as unknown as [{ name: string; sql: string }[]];
+    for (const { name } of guards) await this.sequelize.query(`DROP TRIGGER "${name}"`, { transaction });
+    for (const table of EVERYTHING) await this.sequelize.query(`DELETE FROM ${table}`, { transaction });
+    for (const { sql } of guards) await this.sequelize.query(sql, { transaction });
+  }
+
   private async migrate(): Promise<void> {
     const umzug = new Umzug({
       migrations: MIGRATIONS.map((m) => ({
@@ -125,6 +148,19 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
       );
   }
 }
+
+/** What a notebook holds, those first that others are referred to by. */
+const EVERYTHING = [
+  'readings',
+  'instruments',
+  'jug_events',
+  'jugs',
+  'batch_events',
+  'batches',
+  'house_documents',
+  'archived_drinks',
+  'drinks',
+] as const;
 
 /** @throws Error in words for steps that this release does not know */
 function refuseNewer(done: readonly string[] = []): void {

@@ -4,9 +4,11 @@ import {
   FREE_JUG_EVENT_VERSION,
   freeJugAfter,
   volumeMl,
+  type FreeJug,
   type FreeJugEvent,
   type FreeJugEventBody,
 } from '@steepsis/core';
+import type { NotebookThing } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
 import { JugEventRow, JugRow } from '../database/models';
 import { withFiguresOfHouse } from '../database/poured';
@@ -32,10 +34,7 @@ export class JugsStore {
       order: [['seq', 'ASC']],
       ...(transaction ? { transaction } : {}),
     });
-    const stored = rows.map(
-      (r) => ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...storedEvent('jug', r.body) }) as FreeJugEvent,
-    );
-    return withFiguresOfHouse(stored, transaction);
+    return withFiguresOfHouse(rows.map(storedEventOf), transaction);
   }
 
   async jugOfEvent(id: string, transaction: Transaction): Promise<string | undefined> {
@@ -54,12 +53,7 @@ export class JugsStore {
     const events = [...before, stored];
     const jug = freeJugAfter(events);
     transaction.afterCommit(() => this.remembered.forgetAll());
-    const line = {
-      id: jugId,
-      name: jug.name,
-      poured_at: jug.pouredAt,
-      on_shelf: jug.vessels.some((v) => volumeMl(v.liquid) >= 1),
-    };
+    const line = lineOf(jug);
     if (before.length === 0) await JugRow.create(line, { transaction });
     else await JugRow.update(line, { where: { id: jugId }, transaction });
     await JugEventRow.create(
@@ -74,6 +68,22 @@ export class JugsStore {
       { transaction },
     );
     return events;
+  }
+
+  /** Events as another notebook kept them, behind those that are here; the jug's line follows from all of them. */
+  async takeIn({ id: jugId, events }: NotebookThing, transaction: Transaction): Promise<void> {
+    const before = await JugEventRow.findAll({ where: { jug_id: jugId }, order: [['seq', 'ASC']], transaction });
+    const rows = events.map((e) => ({
+      ...{ id: e.id, jug_id: jugId, seq: e.seq, at: e.at, received_at: e.receivedAt },
+      body: JSON.stringify(e.body),
+    }));
+    const all = await withFiguresOfHouse([...before, ...rows].map(storedEventOf), transaction);
+    await JugRow.upsert(lineOf(freeJugAfter(all)), { transaction });
+    await JugEventRow.bulkCreate(rows, { transaction });
+  }
+
+  forgetAll(): void {
+    this.remembered.forgetAll();
   }
 
   /** What is worked out of the jugs that are like a drink is worked out once, and anew after the next thing that happens to a jug. */
@@ -100,3 +110,13 @@ export class JugsStore {
       name,
     }));
 }
+
+const storedEventOf = (r: Pick<JugEventRow, 'id' | 'jug_id' | 'seq' | 'at' | 'body'>): FreeJugEvent =>
+  ({ id: r.id, jugId: r.jug_id, seq: r.seq, at: r.at, ...storedEvent('jug', r.body) }) as FreeJugEvent;
+
+const lineOf = (jug: FreeJug): { id: string; name: string; poured_at: string; on_shelf: boolean } => ({
+  id: jug.id,
+  name: jug.name,
+  poured_at: jug.pouredAt,
+  on_shelf: jug.vessels.some((v) => volumeMl(v.liquid) >= 1),
+});
