@@ -4,7 +4,7 @@ export { check, type Checked } from './check';
 export { daySheetSchema } from './daySchemas';
 export { drinkSchema } from './drinkSchema';
 export { HOUSE_SCHEMAS, type HouseKind } from './houseSchemas';
-export { additionSchema, jugEventSchema, startJugSchema } from './jugSchemas';
+export { additionSchema, JUG_EVENT_SCHEMAS, jugEventSchema, startJugSchema } from './jugSchemas';
 export {
   attachSchema,
   misbehaveSchema,
@@ -18,12 +18,16 @@ export {
   NOTEBOOK_FORMAT,
   NOTEBOOK_LIMIT,
   NOTEBOOK_VERSION,
+  batchDocumentSchema,
+  keptDocumentSchema,
+  nextCopySchema,
   notebookFileSchema,
   takeNotebookSchema,
 } from './notebookSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export {
   appendEventSchema,
+  BATCH_EVENT_SCHEMAS,
   drinkForSchema,
   listBatchesSchema,
   startBatchSchema,

@@ -93,7 +93,8 @@ export const startJugSchema = Joi.object({
 const event = (type: string, fields: Joi.PartialSchemaMap): Joi.ObjectSchema =>
   Joi.object({ id, at, v: Joi.valid(FREE_JUG_EVENT_VERSION).required(), type: Joi.valid(type).required(), ...fields });
 
-const EVENTS: Record<string, Joi.ObjectSchema> = {
+/** What can happen to one, each kind by its own fields. */
+export const JUG_EVENT_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
   added: event('added', { parts, after: tasteSchema }),
   tasted: event('tasted', { taste: tasteSchema.required(), glass: glassPourSchema }),
   'poured-out': event('poured-out', { ml: Joi.number().min(1).max(50_000).required() }),
@@ -105,8 +106,8 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
 
 /** POST /api/jugs/:id/events. */
 export const jugEventSchema = (type: unknown): Joi.ObjectSchema =>
-  (typeof type === 'string' && Object.hasOwn(EVENTS, type) ? EVENTS[type] : undefined) ??
-  Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
+  (typeof type === 'string' && Object.hasOwn(JUG_EVENT_SCHEMAS, type) ? JUG_EVENT_SCHEMAS[type] : undefined) ??
+  Joi.object({ type: Joi.valid(...Object.keys(JUG_EVENT_SCHEMAS)).required() })
     .unknown()
     .required();
 

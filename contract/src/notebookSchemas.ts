@@ -14,6 +14,31 @@ const seq = Joi.number().integer().min(0).max(1_000_000).required();
 const event = Joi.object({ id, seq, at, receivedAt: at, body });
 const told = Joi.object({ id, events: Joi.array().items(event).min(1).max(20_000).required() });
 
+/** GET /api/batches/:id, as it is kept and handed on: what happened, each event by its kind. */
+export const batchDocumentSchema = Joi.object({
+  id,
+  events: Joi.array()
+    .items(
+      Joi.object({
+        id,
+        batchId: id,
+        seq,
+        at,
+        v: Joi.number().integer().required(),
+        type: Joi.string().max(40).required(),
+      }).unknown(),
+    )
+    .min(1)
+    .required(),
+}).unknown();
+
+/** PUT /api/house/:kind/:id */
+export const keptDocumentSchema = Joi.object({
+  /** the version it was made from, 0 for a new one */
+  version: Joi.number().integer().min(0).required(),
+  body,
+});
+
 /** The envelope of a notebook's file; each document in it is held against its own schema besides. */
 export const notebookFileSchema = Joi.object({
   format: Joi.valid(NOTEBOOK_FORMAT).required(),
@@ -62,6 +87,12 @@ export const notebookFileSchema = Joi.object({
       )
       .required(),
   }).required(),
+});
+
+/** PUT /api/notebook/copies/next */
+export const nextCopySchema = Joi.object({
+  /** the copy that the next start begins with; none where left out */
+  name: Joi.string().max(60),
 });
 
 /** POST /api/notebook */

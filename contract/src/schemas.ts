@@ -143,7 +143,8 @@ const MEASURED: Record<string, { min: number; max: number }> = {
   temp: { min: -25, max: 110 },
 };
 
-const EVENTS: Record<string, Joi.ObjectSchema> = {
+/** What can happen to one, each kind by its own fields. */
+export const BATCH_EVENT_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
   'brew-started': event('brew-started', { brewId }),
   'stage-ended': event('stage-ended', { brewId, stageId: Joi.string().max(60).required() }),
   'stage-skipped': event('stage-skipped', { brewId, stageId: Joi.string().max(60).required() }),
@@ -210,8 +211,8 @@ const EVENTS: Record<string, Joi.ObjectSchema> = {
 
 /** POST /api/batches/:id/events. */
 export const appendEventSchema = (type: unknown): Joi.ObjectSchema =>
-  (typeof type === 'string' && Object.hasOwn(EVENTS, type) ? EVENTS[type] : undefined) ??
-  Joi.object({ type: Joi.valid(...Object.keys(EVENTS)).required() })
+  (typeof type === 'string' && Object.hasOwn(BATCH_EVENT_SCHEMAS, type) ? BATCH_EVENT_SCHEMAS[type] : undefined) ??
+  Joi.object({ type: Joi.valid(...Object.keys(BATCH_EVENT_SCHEMAS)).required() })
     .unknown()
     .required();
 

@@ -125,6 +125,26 @@ export type ReportLine = {
   /** new here; more of what is here; another thing beside the one here; the one here stays; there already */
   becomes: 'new' | 'more' | 'apart' | 'kept' | 'same';
 };
+/** GET /api/notebook/copies: the latest first, and which the next start begins with */
+export type CopyList = {
+  copies: readonly {
+    name: string;
+    bytes: number;
+    at: string;
+    /** made before a large step, not by the day */
+    beforeStep: boolean;
+    inside: {
+      versions: number;
+      batches: number;
+      events: number;
+      jugs: number;
+      house: number;
+      latest: readonly { drinkName: string; startedAt: string; phase: string }[];
+    };
+  }[];
+  next?: string;
+};
+
 /** POST /api/notebook/look and /api/notebook */
 export type NotebookReport = {
   added: number;

@@ -40,6 +40,7 @@ export async function everyPage(request: APIRequestContext, url: string): Promis
     { name: 'Taste, all', path: '/taste' },
     { name: 'Tongue', path: '/taste/tongue' },
     { name: 'Paste', path: '/drinks/paste' },
+    { name: 'Notebook', path: '/kitchen/notebook' },
     { name: 'Trainer', path: '/taste/trainer' },
     { name: 'A drink’s life', path: '/taste/drink/roselle-rose-hip-cooler' },
     { name: 'Taste', path: `/taste/${putAway}` },

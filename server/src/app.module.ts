@@ -3,6 +3,7 @@ import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
 import { BatchesModule } from './batches/batches.module';
 import { DrinksModule } from './drinks/drinks.module';
+import { FormatsModule } from './formats/formats.controller';
 import { HouseModule } from './house/house.module';
 import { InstrumentsModule } from './instruments/instruments.module';
 import { JugsModule } from './jugs/jugs.module';
@@ -40,6 +41,7 @@ export class AppModule {
         ThrottlerModule.forRoot([{ ttl: 10_000, limit: config.requestsIn10s ?? 400 }]),
         DrinksModule,
         BatchesModule,
+        FormatsModule,
         HouseModule,
         JugsModule,
         InstrumentsModule,

@@ -1,8 +1,8 @@
-import { copyFileSync, existsSync, renameSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { join } from 'node:path';
 import { dataFolder } from './database/dataFolder';
-import { backupsIn, checkWhole, ontoDisk, rowsOf, type Backup } from './database/backups';
-import { BESIDE, backupFolderOf, keepToOwner, lockNotebook } from './database/notebookFiles';
+import { backupsIn, checkWhole, type Backup } from './database/backups';
+import { bringBack, insideOf, type Inside } from './database/bringBack';
+import { backupFolderOf, lockNotebook } from './database/notebookFiles';
 
 // npm run restore: what backups there are, what is in one, and bringing one back. The notebook as it is now is kept beside it.
 
@@ -40,18 +40,12 @@ export async function restore(args: readonly string[], folder: string, now: Date
   const file = join(backupFolderOf(databaseFile), found.name);
   await checkWhole(file);
   if (first === 'look') {
-    for (const line of await insideOf(file)) say(line);
+    for (const line of linesOf(await insideOf(file))) say(line);
     return true;
   }
   const lock = await lockNotebook(databaseFile);
   try {
-    const kept = setAside(databaseFile, now);
-    const part = `${databaseFile}.part`;
-    copyFileSync(file, part);
-    ontoDisk(part);
-    renameSync(part, databaseFile);
-    ontoDisk(dirname(databaseFile));
-    keepToOwner(databaseFile);
+    const kept = bringBack(databaseFile, file, now);
     say(
       `${nameOf(found)} is the notebook again.${kept ? ` The one until now is kept as ${kept}.` : ''} Start Steepsis as usual.`,
     );
@@ -61,32 +55,13 @@ export async function restore(args: readonly string[], folder: string, now: Date
   return true;
 }
 
+const linesOf = ({ versions, batches, events, jugs, house, latest }: Inside): string[] => [
+  `${versions} versions of drinks, ${batches} batches with ${events} events, ${jugs} jugs, ${house} things of the house.`,
+  ...(latest.length > 0 ? ['The latest batches:'] : []),
+  ...latest.map((b) => `  ${b.startedAt.slice(0, 16)}Z  ${b.drinkName} (${b.phase})`),
+];
+
 const nameOf = ({ name }: Backup): string => name.replace(/\.sqlite$/, '');
-
-/** The notebook with what SQLite keeps beside it, under one other name: it opens as it was. */
-function setAside(databaseFile: string, now: Date): string | undefined {
-  const stamp = now.toISOString().slice(0, 19).replaceAll(':', '');
-  const to = join(dirname(databaseFile), `steepsis-until-${stamp}.sqlite`);
-  if (!existsSync(databaseFile)) return undefined;
-  // What was written ahead moves first: it is never left beside another notebook.
-  for (const beside of [...BESIDE].reverse())
-    if (existsSync(databaseFile + beside)) renameSync(databaseFile + beside, to + beside);
-  return basename(to);
-}
-
-async function insideOf(file: string): Promise<string[]> {
-  const count = async (table: string): Promise<number> =>
-    (await rowsOf<{ n: number }>(file, `SELECT COUNT(*) AS n FROM ${table}`).catch(() => [{ n: 0 }]))[0]!.n;
-  const latest = await rowsOf<{ drink_name: string; started_at: string; phase: string }>(
-    file,
-    'SELECT drink_name, started_at, phase FROM batches ORDER BY started_at DESC LIMIT 5',
-  ).catch(() => []);
-  return [
-    `${await count('drinks')} versions of drinks, ${await count('batches')} batches with ${await count('batch_events')} events, ${await count('jugs')} jugs, ${await count('house_documents')} things of the house.`,
-    ...(latest.length > 0 ? ['The latest batches:'] : []),
-    ...latest.map((b) => `  ${b.started_at.slice(0, 16)}Z  ${b.drink_name} (${b.phase})`),
-  ];
-}
 
 if (require.main === module)
   restore(process.argv.slice(2), dataFolder(), new Date(), (line) => console.log(line))

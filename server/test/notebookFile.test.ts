@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { ROSELLE_COOLER } from '@steepsis/core';
-import type { NotebookFile, NotebookReport } from '@steepsis/contract';
+import type { CopyList, NotebookFile, NotebookReport } from '@steepsis/contract';
 import { checksumOf } from '../src/notebook/notebookFile';
 import { MIX, TestServer, VERDICT } from './testServer';
 
@@ -161,6 +162,37 @@ describe('the notebook as one file', () => {
     expect((await server.http.get('/api/batches')).body.batches).toEqual([]);
     const { backupsIn } = await import('../src/database/backups');
     expect(backupsIn(`${server.folder}/backups`).some((b) => b.beforeStep)).toBe(true);
+  });
+});
+
+describe('copies of the notebook', () => {
+  const copies = async (): Promise<CopyList> =>
+    (await server.http.get('/api/notebook/copies').expect(200)).body as CopyList;
+  it('are listed with what is in them; the next start begins with the one that was asked for, and the present one is kept', async () => {
+    await lived();
+    const { copies: made } = (await server.http.post('/api/notebook/copies').send({}).expect(201)).body as CopyList;
+    expect(made[0]).toMatchObject({ beforeStep: true, inside: { batches: 1, jugs: 1 } });
+    const before = (await file()).body;
+    server.later(60);
+    await server.startBatch();
+    await server.http.put('/api/notebook/copies/next').send({ name: made[0]!.name }).expect(200);
+    expect((await copies()).next).toBe(made[0]!.name);
+    // Until then nothing is another.
+    expect((await file()).body.batches).toHaveLength(2);
+    await server.restart();
+    expect((await file()).body).toEqual(before);
+    expect((await copies()).next).toBeUndefined();
+    expect(readdirSync(server.folder).some((n) => n.startsWith('steepsis-until-'))).toBe(true);
+  });
+  it('are not asked for where there is none, and may be thought better of', async () => {
+    await server.http.put('/api/notebook/copies/next').send({ name: '2020-01-01.sqlite' }).expect(404);
+    await server.http.put('/api/notebook/copies/next').send({ name: '../steepsis.sqlite' }).expect(404);
+    const { copies: made } = (await server.http.post('/api/notebook/copies').send({}).expect(201)).body as CopyList;
+    await server.http.put('/api/notebook/copies/next').send({ name: made[0]!.name }).expect(200);
+    await server.http.put('/api/notebook/copies/next').send({}).expect(200);
+    const id = await lived();
+    await server.restart();
+    expect((await file()).body.batches.map((b) => b.id)).toEqual([id]);
   });
 });
 

@@ -36,6 +36,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   since: 'time since it has been so',
   likeId: 'the drink that it is like',
   batch: 'the batch',
+  lot: 'lot of the pantry',
   times: 'times the card’s glass|times',
   madeAt: 'when it was made',
   glass: 'the glass that was tasted',

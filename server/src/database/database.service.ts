@@ -4,6 +4,7 @@ import * as sqlite3 from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { CONFIG, type Config } from '../shared/config';
 import { backupName, backupsIn, makeBackup } from './backups';
+import { bringBackAsked } from './bringBack';
 import { MIGRATIONS } from './migrations';
 import { defineModels } from './models';
 import { backupFolderOf, keepToOwner, lockNotebook, type NotebookLock } from './notebookFiles';
@@ -46,6 +47,11 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   async onModuleInit(): Promise<void> {
     this.lock = await lockNotebook(this.config.databaseFile);
     try {
+      await bringBackAsked(this.config.databaseFile, this.config.now()).catch((error: unknown) =>
+        this.log.warn(
+          `The copy that was asked for was not brought back. ${error instanceof Error ? error.message : ''}`,
+        ),
+      );
       await this.open();
     } catch (error) {
       await this.onApplicationShutdown();

@@ -1,7 +1,8 @@
-import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Post, Put, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
-import { takeNotebookSchema, type NotebookReport } from '@steepsis/contract';
+import { nextCopySchema, takeNotebookSchema, type CopyList, type NotebookReport } from '@steepsis/contract';
 import { Intake } from '../shared/intake';
+import { CopiesService } from './copies.service';
 import { NotebookService } from './notebook.service';
 
 /** The whole notebook: taken along with one click, and taken in after a report. */
@@ -9,6 +10,7 @@ import { NotebookService } from './notebook.service';
 export class NotebookController {
   constructor(
     private readonly notebook: NotebookService,
+    private readonly copiesOf: CopiesService,
     private readonly intake: Intake,
   ) {}
 
@@ -19,6 +21,25 @@ export class NotebookController {
       .type('application/json')
       .setHeader('Content-Disposition', `attachment; filename="steepsis-${file.exportedAt.slice(0, 10)}.json"`)
       .send(`${JSON.stringify(file, null, 1)}\n`);
+  }
+
+  /** The copies that were made, with what is in them. */
+  @Get('copies')
+  copies(): Promise<CopyList> {
+    return this.copiesOf.list();
+  }
+
+  /** A copy of the notebook as it is now. */
+  @Post('copies')
+  @HttpCode(201)
+  copyNow(): Promise<CopyList> {
+    return this.copiesOf.makeOne();
+  }
+
+  /** The copy that the next start begins with; none where nothing is named. */
+  @Put('copies/next')
+  next(@Body() body: unknown): Promise<CopyList> {
+    return this.copiesOf.askFor(this.intake.accept<{ name?: string }>(nextCopySchema, body).name);
   }
 
   /** What taking it in would change; nothing is stored. */

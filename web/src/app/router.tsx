@@ -24,6 +24,7 @@ export const router = createBrowserRouter([
           { path: 'pantry', lazy: () => import('@/features/pantry/PantryPage') },
           { path: 'pantry/:plant', lazy: () => import('@/features/pantry/PlantPage') },
           { path: 'kitchen', lazy: () => import('@/features/kitchen/KitchenPage') },
+          { path: 'kitchen/notebook', lazy: () => import('@/features/kitchen/NotebookPage') },
           { path: 'kitchen/instruments', lazy: () => import('@/features/kitchen/InstrumentsPage') },
           { path: 'plan', lazy: () => import('@/features/plan/PlanChoicePage') },
           { path: 'plan/occasion', lazy: () => import('@/features/occasion/OccasionListPage') },

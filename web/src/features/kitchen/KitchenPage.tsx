@@ -124,6 +124,9 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
         <InstrumentTicks kitchen={kitchen} change={change} />
         <LinkButton kind="quiet" to="/kitchen/instruments">
           Instruments that speak to Steepsis
+        </LinkButton>{' '}
+        <LinkButton kind="quiet" to="/kitchen/notebook">
+          The notebook as a file, and its copies
         </LinkButton>
       </Panel>
       <LanPanel />

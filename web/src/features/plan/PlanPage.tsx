@@ -489,6 +489,16 @@ function PrintPanel({ plan }: { plan: Plan }): ReactNode {
             Recipe card (Markdown)
           </a>
         </li>
+        <li>
+          <a className={link} href={`/api/drinks/${id}/recipe.txt`} target="_blank" rel="noreferrer">
+            As a message, that can be pasted back (text)
+          </a>
+        </li>
+        <li>
+          <a className={link} href={`/api/drinks/${id}/recipe.jsonld`} target="_blank" rel="noreferrer">
+            As data for other programs (schema.org)
+          </a>
+        </li>
         {pots.map((b) => (
           <li key={b.brewId}>
             <a
