@@ -143,6 +143,8 @@ export type CopyList = {
     };
   }[];
   next?: string;
+  /** a folder that every copy is put into as well */
+  also?: string;
 };
 
 /** POST /api/notebook/look and /api/notebook */

@@ -14,6 +14,8 @@ import type { Config, LanConfig } from './shared/config';
 const folder = dataFolder();
 const firstPort = Number(process.env['PORT'] ?? 4310);
 const webFolder = join(__dirname, '..', '..', 'web', 'dist');
+/** Where every copy is put as well: another disk, a stick. */
+const secondCopyFolder = process.env['STEEPSIS_COPIES'];
 const PORTS_TRIED = 20;
 /** Runs the clock ahead, so that a test can see a steep an hour later without waiting for it. */
 const clockAheadMs = Number(process.env['STEEPSIS_CLOCK_AHEAD_MIN'] ?? 0) * 60_000;
@@ -32,6 +34,7 @@ async function main(): Promise<void> {
     now,
     timers: true,
     lan: lan?.config,
+    ...(secondCopyFolder ? { secondCopyFolder } : {}),
   };
   const app = await createApp(config);
   await app.init();

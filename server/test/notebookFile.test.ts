@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { readdirSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { ROSELLE_COOLER } from '@steepsis/core';
 import type { CopyList, NotebookFile, NotebookReport } from '@steepsis/contract';
@@ -193,6 +195,23 @@ describe('copies of the notebook', () => {
     const id = await lived();
     await server.restart();
     expect((await file()).body.batches.map((b) => b.id)).toEqual([id]);
+  });
+});
+
+describe('a second folder for copies', () => {
+  it('gets every copy as well, and keeps nothing from going on where it cannot be written', async () => {
+    await server.stop();
+    const also = mkdtempSync(join(tmpdir(), 'steepsis-also-'));
+    server = await new TestServer().start({ secondCopyFolder: also });
+    const { copies: made, also: told } = (await server.http.post('/api/notebook/copies').send({}).expect(201))
+      .body as CopyList;
+    expect(told).toBe(also);
+    expect(readdirSync(also)).toEqual([made[0]!.name]);
+    rmSync(also, { recursive: true });
+    writeFileSync(also, 'no folder');
+    server.later(1);
+    await server.http.post('/api/notebook/copies').send({}).expect(201);
+    rmSync(also);
   });
 });
 

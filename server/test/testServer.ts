@@ -8,7 +8,7 @@ import request from 'supertest';
 import { ROSELLE_COOLER } from '@steepsis/core';
 import type { BatchView } from '@steepsis/contract';
 import { createApp } from '../src/createApp';
-import type { LanConfig } from '../src/shared/config';
+import type { Config, LanConfig } from '../src/shared/config';
 
 /** The real application on a real database file in a folder of its own, with a clock the test sets. */
 export class TestServer {
@@ -17,7 +17,7 @@ export class TestServer {
   now = new Date('2026-07-05T09:00:00.000Z');
   private app: NestExpressApplication | undefined;
 
-  async start(): Promise<this> {
+  async start(more: Partial<Config> = {}): Promise<this> {
     this.app = await createApp({
       databaseFile: join(this.folder, 'steepsis.sqlite'),
       host: '127.0.0.1',
@@ -26,6 +26,7 @@ export class TestServer {
       now: () => this.now,
       timers: false,
       lan: this.lan,
+      ...more,
     });
     await this.app.init();
     return this;

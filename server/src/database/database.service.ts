@@ -96,10 +96,19 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   async backUpNow(): Promise<string> {
     const now = this.config.now().toISOString();
     const name = backupName(now.slice(0, 10), now.slice(11, 16).replace(':', ''));
-    await makeBackup(backupFolderOf(this.config.databaseFile), name, (file) =>
-      this.sequelize.query('VACUUM INTO ?', { replacements: [file] }),
-    );
+    await this.copyAs(name);
     return name;
+  }
+
+  /** A checked copy in the folder of copies, and in the second one where one was chosen: what keeps that from being made is said, and no more. */
+  private async copyAs(name: string): Promise<void> {
+    const { databaseFile, secondCopyFolder } = this.config;
+    const copy = (file: string): Promise<unknown> => this.sequelize.query('VACUUM INTO ?', { replacements: [file] });
+    await makeBackup(backupFolderOf(databaseFile), name, copy);
+    if (secondCopyFolder)
+      await makeBackup(secondCopyFolder, name, copy).catch((error: unknown) =>
+        this.log.warn(noBackup(secondCopyFolder, error)),
+      );
   }
 
   /**
@@ -149,9 +158,7 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
     const names = [...(due ? [backupName(day, due.name)] : []), backupName(day)];
     const kept = new Set(backupsIn(folder).map((b) => b.name));
     for (const name of names.filter((n) => !kept.has(n)))
-      await makeBackup(folder, name, (file) => this.sequelize.query('VACUUM INTO ?', { replacements: [file] })).catch(
-        (error: unknown) => this.log.warn(noBackup(folder, error)),
-      );
+      await this.copyAs(name).catch((error: unknown) => this.log.warn(noBackup(folder, error)));
   }
 }
 

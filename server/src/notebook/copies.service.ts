@@ -20,14 +20,14 @@ export class CopiesService {
     const next = askedFor(this.config.databaseFile);
     const folder = backupFolderOf(this.config.databaseFile);
     const copies = await Promise.all(
-      backupsIn(folder)
-        .reverse()
-        .map(async ({ name, bytes, at, beforeStep }) => ({
-          ...{ name, bytes, at: at.toISOString(), beforeStep },
-          inside: await insideOf(join(folder, name)),
-        })),
+      backupsIn(folder).map(async ({ name, bytes, at, beforeStep }) => ({
+        ...{ name, bytes, at: at.toISOString(), beforeStep },
+        inside: await insideOf(join(folder, name)),
+      })),
     );
-    return { copies, ...(next === undefined ? {} : { next }) };
+    copies.sort((a, b) => b.at.localeCompare(a.at));
+    const { secondCopyFolder } = this.config;
+    return { copies, ...(secondCopyFolder ? { also: secondCopyFolder } : {}), ...(next === undefined ? {} : { next }) };
   }
 
   async makeOne(): Promise<CopyList> {

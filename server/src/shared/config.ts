@@ -10,6 +10,8 @@ export type Config = {
   timers: boolean;
   /** addresses of this machine in the home network, where it was opened to that; undefined keeps it to itself */
   lan: LanConfig | undefined;
+  /** a folder that every copy of the notebook is put into as well, as on another disk; none where left out */
+  secondCopyFolder?: string;
   /** requests of one sender in ten seconds; 400 where left out */
   requestsIn10s?: number;
 };

@@ -208,11 +208,14 @@ function Copies(): ReactNode {
   });
   if (copies.isPending) return <Loading what="the copies" />;
   if (copies.isError) return <Failed error={copies.error} retry={() => void copies.refetch()} />;
-  const { copies: all, next: asked } = copies.data;
+  const { copies: all, next: asked, also } = copies.data;
   return (
     <Panel title="Copies" aside={`${all.length} kept`}>
       <p className="text-muted">
-        One is made each day, and one before every large step; each is checked when it is made.
+        One is made each day, and one before every large step; each is checked when it is made.{' '}
+        {also
+          ? `Each is put into ${also} as well.`
+          : 'Started with STEEPSIS_COPIES set to a folder, each is put there as well.'}
       </p>
       {asked && (
         <p role="status" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">

@@ -268,13 +268,14 @@ function Clause({
       </p>
       <div className="min-w-0">
         {onCard && (
-          <input
+          <textarea
             aria-label={`Taken as, ${n}`}
             value={line.card}
             maxLength={400}
             placeholder={line.left.length > 0 ? 'kept in the note' : 'nothing for the pot to do'}
             onChange={(e) => onCard(e.target.value)}
-            className="block min-h-11 w-full rounded border border-ink/25 bg-surface px-2 sm:min-h-9"
+            rows={1}
+            className="field-sizing-content block min-h-11 w-full resize-none rounded border border-ink/25 bg-surface px-2 py-2 sm:min-h-9 sm:py-1"
           />
         )}
         {line.guesses.map((g) => (
