@@ -198,7 +198,8 @@ class Card {
   private plainSyrup(text: string, words: string): boolean {
     const found =
       /^([\d.,]+ ?(?:ml|cl|l)) (?:(?:plain|sugar|simple) )?(?:([\p{L} ]+) )?syrup of ([\d.,]+) ?°?bx$/iu.exec(words);
-    if (!found || this.place === 'pot') return false;
+    const place = this.place === 'pot' && this.pot.isStrained() ? 'jug' : this.place;
+    if (!found || place === 'pot') return false;
     const ml = readAmount(found[1]!, { ...WATER_WORDS, words: new Set() }).typical;
     const brix = Number(found[3]!.replace(',', '.'));
     const [sweet] = found[2] ? thingsNamedIn(`20 g ${found[2]}`, this.plants) : [];
@@ -209,7 +210,7 @@ class Card {
       found[2] ? `${sweet!.thing.name} syrup` : 'Syrup',
       ml,
       undefined,
-      this.place,
+      place,
     );
     this.tell(text, 'taken', `${Math.round(ml)} ml of syrup of ${brix} °Bx`);
     return true;
@@ -403,7 +404,7 @@ class Card {
     const told = `${read.words === figure ? '' : `${read.words}, `}${figure} of ${of.thing.name.toLowerCase()}`;
     const spread =
       read.kind === 'ask' && read.low !== undefined && read.high !== undefined && read.high > read.low * 1.05
-        ? `, ${few(read.low)} to ${few(read.high)}`
+        ? `, ${short(read.low)} to ${short(read.high)}`
         : '';
     const guess = of.kind === 'plant' && of.guess === true;
     const asked = read.kind === 'ask' || guess;
@@ -559,6 +560,9 @@ class Card {
     };
   }
 }
+
+/** An end of a spread: no finer than it is known. */
+const short = (x: number): string => few(x >= 10 ? Math.round(x) : Math.round(x * 10) / 10);
 
 const held = ({ heldIn }: Doing): { heldIn?: 'bag' | 'basket' } => (heldIn ? { heldIn } : {});
 const told = (minutes: number): string => (minutes >= 120 ? `${Math.round(minutes / 6) / 10} h` : `${minutes} min`);

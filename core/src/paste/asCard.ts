@@ -145,6 +145,10 @@ class Translator {
     for (const l of this.list)
       if (l.line.part !== undefined && l.share > 0 && l.kind !== 'water' && [...l.words].some((w) => words.has(w)))
         counts.set(l.line.part, (counts.get(l.line.part) ?? 0) + 1);
+    // Where one part is strained off, water that is heated is another's.
+    if (counts.size === 0 && this.strained && /\bwater\b/i.test(text) && /\b(?:boil|heat|bring)/i.test(text))
+      for (const l of this.list)
+        if (l.kind === 'water' && l.line.part !== undefined && l.share > 0) counts.set(l.line.part, 1);
     const [most] = [...counts].sort((a, b) => b[1] - a[1]);
     // A part without water of its own goes into what is there.
     if (most && most[0] !== this.part && !this.begun.has(most[0]) && this.hasWater(most[0], text)) this.enter(most[0]);
@@ -198,7 +202,7 @@ class Translator {
     }
     if (
       s.take(
-        /\b(?:all (?:of )?(?:the )?(?:other )?(?:remaining )?ingredients|everything(?: else)?(?= (?:in|into|to|together|except))|all of it into)\b/i,
+        /\b(?:all (?:of )?(?:the )?(?:other )?(?:remaining )?ingredients|(?<=boil |simmer |cook |heat |bring |put )(?:it all|them all|all)\b|(?<=boil |simmer |cook |put )everything(?: else)?|everything(?: else)?(?= (?:in|into|to|together|except))|all of it into)\b/i,
       )
     ) {
       const except = s.take(/\b(?:except|but)(?: for)?(?: the)? ([\p{L}, ]+?)(?=$| (?:in|into|to)\b|[.,;:])/iu);
@@ -237,11 +241,17 @@ class Translator {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
     const of = { sugar: l.kind === 'sugar', water: l.kind === 'water', guesses: [] as string[] };
+    if (/\bsimple syrup\b/i.test(l.line.text)) of.guesses.push('how strong a simple syrup is: 50 °Bx for now');
     if (part > 0.999) return { card: l.told, ...of };
     const thing = thingsNamedIn(l.told, this.own)[0];
     const read = thing && readAmount(l.told, thing.thing);
     if (!thing || !read || read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml'))
       return { card: l.told, ...of };
+    // Half of what may be one or another is one or another too.
+    if (read.kind === 'ask')
+      of.guesses.push(
+        `\u201c${l.told}\u201d: ${Math.round(read.typical)} ${read.unit} in all for now. ${read.question ?? ''}`.trim(),
+      );
     const figure = Math.round(read.typical * part * 10) / 10;
     return { card: `${figure} ${read.unit} ${l.kind === 'water' ? 'water' : plainName(l.told)}`, ...of };
   }
@@ -368,10 +378,10 @@ class Translator {
     const less = s.take(REDUCED);
     if (less) doings.push(`simmer to ${less[2] ?? LEFT_OF[less[1]!.toLowerCase()]!}`);
     const boil = to(
-      /\b(?:back )?(?:up )?to (?:a|the) (?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= the (?:water|kettle))/i,
+      /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= the (?:water|kettle))/i,
     );
     const cover = to(
-      /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|with a (?:tight )?lid)\b/i,
+      /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|(?:with|under) a (?:tight )?lid)\b/i,
     );
     const open = to(/\b(?:uncovered|lid off|without a lid)\b/i);
     const off = to(
@@ -417,6 +427,7 @@ class Translator {
     let timed = false;
     if (toast) [timed] = [doings.push(`toast ${minutesOr(3, 'is toasted')}`) > 0];
     if (boil) doings.push('to the boil');
+    if (degrees && cool) doings.push(`cool to ${degrees}`);
     if (degrees && !this.strained && !cool) {
       // Poured on or steeped so warm; heated to it where nothing is done but that.
       if (this.heated && (steep || (time && !simmer)))
@@ -447,7 +458,7 @@ class Translator {
     }
     if (cover) doings.push('lid on');
     if (open) doings.push('lid off');
-    if (cool && !this.strained && !timed && !steep) {
+    if (cool && !degrees && !this.strained && !timed && !steep) {
       doings.push(time ? `off the heat ${lasts(time.minutes)}` : 'until cool');
       if (time) timed = true;
     }
@@ -457,7 +468,17 @@ class Translator {
       doings.push(...(press ? ['strain', 'press'] : ['strain']));
       [this.strained, this.offHeat] = [true, false];
     }
-    if (time && !timed && !this.strained && !this.heated && !fridge && !strain && !dissolve && !cool)
+    if (
+      time &&
+      time.minutes < DAY_MIN &&
+      !timed &&
+      !this.strained &&
+      !this.heated &&
+      !fridge &&
+      !strain &&
+      !dissolve &&
+      !cool
+    )
       guesses.push(HOW_WARM);
     if (time && !timed && !strain && !dissolve && !this.strained && !hasItems) {
       doings.push(lasts(time.minutes));
@@ -465,7 +486,8 @@ class Translator {
     if (bottle) doings.push('bottles');
     // A time that the pot has no use for, as of chilling what is strained, stands in the note.
     const used = time !== undefined && doings.some((d) => d.includes(lasts(time.minutes)));
-    return { doings, guesses, kept: time && !used ? [time.words] : [] };
+    const warm = degrees !== undefined && !doings.some((d) => d.includes(degrees));
+    return { doings, guesses, kept: [...(time && !used ? [time.words] : []), ...(warm ? [degrees] : [])] };
   }
 
   /** Plants go in with the first thing that draws them, water before it, all else where it stands. */
@@ -528,7 +550,7 @@ class Translator {
 /** A sentence in what is said one after the other: at its commas, and where "and" or "then" begins another verb. */
 function segmentsOf(text: string): string[] {
   const parts = text.split(
-    /,\s+(?:and |then |and then )?(?=(?:the )?(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|\s+(?:and then|and|then)\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)/i,
+    /,\s+(?:and |then |and then )?(?=(?:the )?(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|\s+(?:and then|and|then)\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)/i,
   );
   return parts.map((p) => p.trim()).filter((p) => p !== '');
 }
@@ -550,6 +572,8 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
 /** What is left to who makes it: kept in the note. */
 const OPTIONAL = /\b(?:if (?:you )?(?:like|desired|wish|want)|optional(?:ly)?)\b/i;
 
+/** What works for days is no steep. */
+const DAY_MIN = 1440;
 const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
 const GLASS_ML = 200;
 const COUNT: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };
@@ -570,7 +594,7 @@ const LEFT_OF: Readonly<Record<string, string>> = {
 const COOLS =
   /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;
 const STEEPS =
-  /\b(?:steep(?:ed|ing|s)?|infus(?:e|ed|ing)|brew(?:ed|ing)?(?= (?:for|\d|it|the))|(?:let|leave|left|leaving|allow)(?: (?:it|them|everything|the [\p{L}]+|to))*(?: to)?(?: (?:stand|sit|rest|soak|stew|cool and steep))|stand(?:s|ing)?(?= (?:for|\d|an|half|overnight|until))|sit(?:s|ting)?(?= (?:for|\d|overnight|until))|rest(?= (?:for|\d))|soak(?:ed|ing)?|leave(?: (?:it|them|everything))*(?= (?:for|overnight|\d|to)))\b/iu;
+  /\b(?:steep(?:ed|ing|s)?|infus(?:e|ed|ing)|brew(?:ed|ing)?(?= (?:for|\d|it|the))|(?:let|leave|left|leaving|allow)(?: (?:it|them|everything|the [\p{L}]+|to))*(?: to)?(?: (?:stand|sit|rest|soak|stew|cool and steep))|wait(?:ing)?(?= (?:for|\d|another))|stand(?:s|ing)?(?= (?:for|\d|an|half|overnight|until))|sit(?:s|ting)?(?= (?:for|\d|overnight|until))|rest(?= (?:for|\d))|soak(?:ed|ing)?|leave(?: (?:it|them|everything))*(?= (?:for|overnight|\d|to)))\b/iu;
 const STRAINS =
   /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?(?= |$)|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
 
@@ -670,6 +694,13 @@ export function cleaned(line: string): string {
     .replace(/\b(?:unwaxed|organic|good[- ]quality|family[- ]size|best|your favou?rite)\b ?/gi, '')
     .replace(/^([\d./ ½¼¾⅓⅔]+) ?c(?= )/i, '$1 cup')
     .replace(/^([\d./ ½¼¾⅓⅔]+) ?gal(?= )/i, '$1 gallon');
+  text = text
+    .replace(/\b(?:freshly|fresh)[- ](?:squeezed|ground|grated|brewed|picked|cracked) ?/gi, '')
+    .replace(
+      /\b(?:culinary|granulated|caster|superfine|loose[- ]leaf|gunpowder|store[- ]bought|bottled|food[- ]grade) ?/gi,
+      '',
+    )
+    .replace(/\bsimple syrup\b/i, 'syrup of 50 °Bx');
   for (const [re, is] of ALSO_CALLED) text = text.replace(re, is);
   return text
     .replace(/,\s+/g, ' ')

@@ -91,6 +91,21 @@ describe('a pasted recipe', () => {
     expect(grams(r)).toMatchObject({ cardamom_pod: 2 });
     expect(guesses(r)).toContain('the method does not name it: it goes in here for now');
   });
+  it('reads amounts behind their names, everything but one thing, and a list told in a sentence', () => {
+    expect(grams(titled('Zobo drink'))).toMatchObject({ roselle_dried_whole: 76, clove_whole: 1.8 });
+    expect(waterMl(titled('Zobo drink'))).toBe(3000);
+    const chamomile = titled('Chamomile and honey');
+    expect(grams(chamomile)).toEqual({ chamomile_dried: 56 });
+    expect(poured(chamomile)).toMatchObject({ 'Lemon juice': 180, 'Cold water': 1893 });
+    // Half of a gallon is half of one of two, and is asked.
+    expect(guesses(chamomile).join()).toContain('1 gallon water');
+  });
+  it('ends a sentence behind an abbreviation, and a time belongs to what it is said of', () => {
+    expect(stages(titled('Moroccan mint tea, iced'))).toEqual(['heat', 'steep 3', 'dissolve', 'steep 4', 'strain']);
+    const lavender = titled('Lavender Lemonade Iced Tea');
+    expect(lavender.card.brews.map((b) => b.name)).toEqual(['Lavender simple syrup', 'Tea']);
+    expect(stages(lavender)).toEqual(['dissolve', 'heat', 'hold 5', 'steep 30', 'strain', 'heat', 'steep 5', 'strain']);
+  });
   it('keeps several recipes of one text apart', () => {
     const two = `${TEXTS[0]!}\n-----\n${TEXTS[3]!}`;
     expect(readAll(two).map((r) => r.title)).toEqual(['Hibiscus Iced Tea', 'Lemon verbena cordial']);
@@ -178,7 +193,7 @@ describe('data of recipes', () => {
       { '@type': 'WebPage', mainEntity: recipe },
     ]) {
       const [found] = recipesOfJsonLd(wrapped);
-      expect(found?.title).toBe('Sumac cooler & mint');
+      expect(found?.title).toBe('Sumac cooler and mint');
       const r = readPasted(found!, clausesOfText(found!));
       expect(waterMl(r)).toBe(1500);
       expect(sugarG(r)).toBe(80);

@@ -23,7 +23,7 @@ const BESIDES =
   /^(?:(?:serves|makes|yields?|servings?|prep(?:aration)?(?: time)?|cook(?:ing)? time|total(?: time)?|ready in|time|source|from|by|author|course|cuisine|keywords?|rating|difficulty)\b\s*[:\-–]?\s.*|.*\b(?:serves|servings?)\s*:?\s*\d+.*)$/i;
 /** A line that begins as an amount does. */
 const AMOUNT_START =
-  /^(?:about |approx\.? |ca\.? )?(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞]|an? (?:\p{L}+ )?(?:cup|handful|pinch|knob|piece|stick|bunch|few|dash|splash|litre|liter|bag|thumb|slice|sprig)|half\b|one |two |three |four |five |six |eight |ten |twelve |(?:the )?(?:juice|zest|peel|rind) of|handful|pinch|knob|few |some |ice\b)/iu;
+  /^(?:about |approx\.? |ca\.? )?(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞]|an? (?:\p{L}+ )?(?:cup|handful|pinch|knob|piece|stick|bunch|few|dash|splash|litre|liter|bag|thumb|slice|sprig)|half\b|one |two |three |four |five |six |eight |ten |twelve |(?:the )?(?:juice|zest|peel|rind|rind and core) of|handful|pinch|knob|few |some |ice\b)/iu;
 const NUMBERED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+/i;
 const BULLET = /^[-*•‣◦▢□–—☐]+\s*/u;
 const VERB_START =
@@ -56,7 +56,7 @@ const isHead = (line: string): boolean => [LIST_HEAD, STEP_HEAD, NOTE_HEAD].some
 
 /** Dots behind a unit that end no sentence. */
 const UNIT_DOTS =
-  /\b(c|tbsp|tbsps|tbs|tsp|tsps|oz|fl|lbs?|gal|qt|qts|pt|pts|pkg|approx|ca|mins?|hrs?|no|vol)\.(?=[,)]|\s+[\p{Ll}\d(])/giu;
+  /\b(c|[Tt]bsps?|[Tt]bs|[Tt]sps?|oz|fl|lbs?|gal|qts?|pts?|pkg|approx|ca|mins?|hrs?|no|vol)\.(?=[,)]|\s+[\p{Ll}\d(])/gu;
 
 /** Lines without marks of a page or a message; blank ones are kept as such. */
 function plainLines(text: string): string[] {
@@ -69,6 +69,9 @@ function plainLines(text: string): string[] {
     .replace(UNIT_DOTS, '$1')
     .replace(/\b(\d+)ish\b/gi, '$1')
     .replace(/\bw\/ ?/gi, 'with ')
+    .replace(/ & /g, ' and ')
+    .replace(/\bfrench press\b/gi, 'pot')
+    .replace(/\b(juice|zest|peel) (?=\d|half|one|two|an? \p{L}+$)/giu, '$1 of ')
     .replace(/\b'?til\b/gi, 'until')
     .replace(
       /\ban? (cup|litre|liter|quart|pint|tablespoon|teaspoon|tbsp|tsp|gallon|pound|kilo)s? and a half\b/gi,
@@ -119,7 +122,7 @@ function recipeOf(lines: readonly string[]): RecipeText {
       isTitle(line, lines, at)
     )
       return void (title = line.replace(/[:.]$/, ''));
-    const titled = title === '' && /^([\p{L}][\p{L} '-]{2,40}): (?=[\p{Ll}\d])(.+)$/u.exec(line);
+    const titled = title === '' && /^([\p{L}][\p{L} '-]{2,40}): (?=[\p{L}\d])(.+)$/u.exec(line);
     if (titled && titled[2]!.length > 40) {
       title = titled[1]!;
       for (const s of sentences(titled[2]!)) steps.push({ text: s, part });
@@ -141,7 +144,15 @@ function recipeOf(lines: readonly string[]): RecipeText {
     else {
       // What is told of things is over once something is done.
       if (things.length > 0 && steps.length === 0) part = undefined;
-      for (const s of sentences(told)) steps.push({ text: s, part });
+      for (const s of sentences(told)) {
+        if (steps.length === 0 && isListing(s))
+          things.push(
+            ...listed(s.replace(LISTED_FOR, ''))
+              .flatMap(expanded)
+              .map((t) => ({ text: t, part })),
+          );
+        else steps.push({ text: s, part });
+      }
     }
   });
   return { title: title || 'Pasted recipe', things, steps, besides };
@@ -151,8 +162,13 @@ const VERB_INSIDE = /[.;] |\b(?:boil|simmer|steep|strain|bring|pour|stir)\b.*\b(
 /** What is done stands in it: it is no line of a list. */
 const DONE_INSIDE =
   /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
+/** The amount behind its name: "Cloves - 1 teaspoon". */
+const AMOUNT_BEHIND = /^[\p{L}][\p{L} '()-]{1,40} ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)/iu;
 const looksLikeThing = (line: string): boolean =>
-  !DONE_INSIDE.test(line) && AMOUNT_START.test(line) && line.length < 110 && !/[.!?] \p{L}/u.test(line);
+  !DONE_INSIDE.test(line) &&
+  (AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&
+  line.length < 110 &&
+  !/[.!?] \p{L}/u.test(line);
 
 /** The first line is a title where it is short and no sentence. */
 const isTitle = (line: string, lines: readonly string[], at: number): boolean =>
@@ -180,6 +196,13 @@ function expanded(text: string): string[] {
   );
   return before ? [before[1]!, before[2]!].map((what) => `${what} of ${before[3]!}`) : [text];
 }
+
+const LISTED_FOR = /^for [^:,]{2,40}:\s*/i;
+/** A sentence that is a list: amounts, and nothing done with them. */
+const isListing = (sentence: string): boolean => {
+  const parts = sentence.replace(LISTED_FOR, '').split(/,\s+/);
+  return parts.length > 1 && !DONE_INSIDE.test(sentence) && parts.every((p) => AMOUNT_START.test(p));
+};
 
 /** A list told in one line. */
 const listed = (text: string): string[] =>
