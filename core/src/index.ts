@@ -545,6 +545,14 @@ export {
   type RecipeText,
 } from './paste';
 export { jsonLdOf, plainTextOf, recipesOfJsonLd, type RecipeJsonLd } from './formats/schemaOrg';
+export {
+  columnsOf,
+  readPantryTable,
+  withLots,
+  type LotRead,
+  type PantryColumns,
+  type PantryRead,
+} from './pantry/fromTable';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { GLASS_POUR_RANGES, GLASS_STATE, SERVED_AS, type GlassPour, type ServedAs } from './serve/atGlass';

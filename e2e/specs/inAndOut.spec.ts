@@ -94,6 +94,19 @@ test('three recipes are pasted, a guess is mended, one is planned and begun; the
   }
   await other.open('/plan/porch-hibiscus');
   await expect(page.getByRole('heading', { name: 'Porch hibiscus' })).toBeVisible();
+  await other.open('/kitchen/notebook');
+  // A table with semicolons, decimal commas and a mark of its encoding: its columns are found, what is no plant is told.
+  await page.getByLabel(/^Lots from another program/).setInputFiles({
+    name: 'lots.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('\uFEFFTea;Bought;Grams\nblack tea;5.7.2026;180,5\nmoon dust;;20\n'),
+  });
+  await expect(page.getByRole('list', { name: 'Lots that were read' })).toContainText(/Black tea.*18[01](\.5)? g/);
+  await expect(page.getByText('Line 3: “moon dust” is not a plant')).toBeVisible();
+  await other.button('Take it into the pantry').click();
+  await expect(page.getByText('1 lot is in the pantry.')).toBeVisible();
+  await other.open('/pantry/black_tea_leaf');
+  await expect(page.getByRole('list', { name: 'Lots' }).getByRole('listitem')).toHaveCount(1);
   // Half a file is refused, in words.
   await other.open('/kitchen/notebook');
   await page.getByLabel('File of a notebook').setInputFiles({

@@ -88,6 +88,17 @@ const SUGAR_SIGMA = { cup: 0.04, tbsp: 0.1, tsp: 0.15 } as const;
 
 /** A plant, a juice, a spirit, a finisher of the table, or one of the cook's own. */
 export function thingOfPlant(b: Botanical): Thing {
+  const known = THINGS.get(b);
+  if (known) return known;
+  const thing = thingAnew(b);
+  THINGS.set(b, thing);
+  return thing;
+}
+
+// A plant is never changed in place, so what its words are can be kept for as long as the plant itself is.
+const THINGS = new WeakMap<Botanical, Thing>();
+
+function thingAnew(b: Botanical): Thing {
   const poured = POURED_FORMS.has(b.form) || POURED_FINISHERS.has(b.slug);
   const listed = PIECES[b.slug];
   const own: readonly Piece[] =

@@ -9,6 +9,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlainError } from '@/shared/ui/reasonOf';
+import { PantryTable } from './PantryTable';
 
 /** The whole notebook: taken along as one file, taken in from one, and the copies that are made of it. */
 export function Component(): ReactNode {
@@ -46,6 +47,7 @@ export function Component(): ReactNode {
             </p>
           </Panel>
           <TakeIn />
+          <PantryTable />
         </div>
         <Copies />
       </div>
@@ -215,7 +217,7 @@ function Copies(): ReactNode {
         One is made each day, and one before every large step; each is checked when it is made.{' '}
         {also
           ? `Each is put into ${also} as well.`
-          : 'Started with STEEPSIS_COPIES set to a folder, each is put there as well.'}
+          : 'A second folder for them, on another disk, is told when Steepsis is started.'}
       </p>
       {asked && (
         <p role="status" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">

@@ -496,7 +496,7 @@ function PrintPanel({ plan }: { plan: Plan }): ReactNode {
         </li>
         <li>
           <a className={link} href={`/api/drinks/${id}/recipe.jsonld`} target="_blank" rel="noreferrer">
-            As data for other programs (schema.org)
+            As data for other programs
           </a>
         </li>
         {pots.map((b) => (
