@@ -4,7 +4,24 @@ import { readCard } from '../card/readCard';
 import { thingsNamedIn, type CardThing } from '../card/things';
 import type { Botanical } from '../reference/botanicals';
 import type { RecipeText, TextLine } from './recipeText';
+import {
+  COOLS,
+  DAY_MIN,
+  LEFT_OF,
+  NO_BREW,
+  OPTIONAL,
+  PARTS,
+  PREPARES,
+  REDUCED,
+  segmentsOf,
+  SERVED_OVER_ICE,
+  STEEPS,
+  STORY,
+  STRAINS,
+  TOPPED,
+} from './marks';
 import { Sentence, takeDegrees, takeTime } from './sentence';
+import { AMOUNT, cleaned, plainName, TAILS, WEAK_WORDS, wordsOf } from './thingLine';
 
 // A recipe's list and method as clauses of a card: what the method names goes in where it names it, by the amount of the list. Each clause
 // stands beside the words it came from; what was guessed is called so, and what no mark takes is told as not understood.
@@ -547,19 +564,7 @@ class Translator {
   }
 }
 
-/** A sentence in what is said one after the other: at its commas, and where "and" or "then" begins another verb. */
-function segmentsOf(text: string): string[] {
-  const parts = text.split(
-    /,\s+(?:and |then |and then )?(?=(?:the )?(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|\s+(?:and then|and|then)\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|stirring|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid)\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)/i,
-  );
-  return parts.map((p) => p.trim()).filter((p) => p !== '');
-}
-
 const ROLES_OF_SPICE = new Set(['spice', 'bark', 'seed', 'root']);
-/** Done to a thing before it goes in: nothing that the pot does. */
-const PREPARES =
-  /^(?:wash|rinse|peel|cut|chop|slice|grate|crack|bruise|halve|measure|gather|prepare|sterili[sz]e)\b(?!.*\d ?(?:ml|l|cups?|litres?)\b)/i;
-
 /** Whether a step is a clause of a card as it stands: every piece of it is taken, without a question. */
 const isCard = (text: string, own: readonly Botanical[]): boolean => {
   // To cool what is strained is no stage of the pot where no degrees are told.
@@ -569,81 +574,14 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
   return told.length > 0 && told.every((l) => l.kind === 'taken');
 };
 
-/** What is left to who makes it: kept in the note. */
-const OPTIONAL = /\b(?:if (?:you )?(?:like|desired|wish|want)|optional(?:ly)?)\b/i;
-
-/** What works for days is no steep. */
-const DAY_MIN = 1440;
 const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
 const GLASS_ML = 200;
 const COUNT: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };
-const PARTS =
-  /\b(?:(\d) ?:|(?:serve )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? to) ?(\d|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
-const TOPPED =
-  /\b(?:top(?:ped)?(?: (?:it|up|off|each|the|glass|glasses|jug))*|diluted?(?: it)?|finish|lengthen) with (?:(?:cold|chilled|still|iced|more|plain|a little|some) )*(?:(?:sparkling|soda|tonic|fizzy) )?(?:water|soda)\b(?! to (?:make|\d))/i;
-
-const SERVED_OVER_ICE =
-  /\b(?:serve(?:d)?|pour(?:ed)?|fill(?: the| each| tall| your| some)* (?:glass|glasses|tumblers?))\b[^,]*?\b(?:over|with|on) (?:plenty of |lots of |crushed |cubed |the )?ice(?: cubes)?\b|\bover (?:plenty of |lots of |crushed )?ice(?: cubes)?\b/i;
-const REDUCED =
-  /\b(?:until )?(?:it (?:is |has )?)?(?:reduced?|boil(?:ed)? down|simmer(?:ed)? down)(?: it| down)? (?:by (half|a third|a quarter)|to (half|a third|a quarter|two thirds))\b/i;
-const LEFT_OF: Readonly<Record<string, string>> = {
-  half: 'half',
-  'a third': 'two thirds',
-  'a quarter': 'three quarters',
-};
-const COOLS =
-  /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;
-const STEEPS =
-  /\b(?:steep(?:ed|ing|s)?|infus(?:e|ed|ing)|brew(?:ed|ing)?(?= (?:for|\d|it|the))|(?:let|leave|left|leaving|allow)(?: (?:it|them|everything|the [\p{L}]+|to))*(?: to)?(?: (?:stand|sit|rest|soak|stew|cool and steep))|wait(?:ing)?(?= (?:for|\d|another))|stand(?:s|ing)?(?= (?:for|\d|an|half|overnight|until))|sit(?:s|ting)?(?= (?:for|\d|overnight|until))|rest(?= (?:for|\d))|soak(?:ed|ing)?|leave(?: (?:it|them|everything))*(?= (?:for|overnight|\d|to)))\b/iu;
-const STRAINS =
-  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?(?= |$)|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
-
 const inPart = (l: Listed, part: string | undefined): boolean =>
   part === undefined || l.line.part === undefined || l.line.part === part;
 
-/** Parts that are no brew: what is done with what came of the others. */
-const NO_BREW =
-  /^(?:serving|garnish|decoration|the (?:drink|glass|jug)|serve|finish|assembl\w*|topping|mixing|bottling)$/i;
-
-const STORY =
-  /^(?:enjoy|cheers|bon appetit|my |this |these |i |we |she |he |it(?:'s| is) (?:a|the|best)|perfect|note|tip|keeps?\b|store\b|will keep)/i;
-
-/** Words that go with a thing's name, and name it by themselves where there is one such thing. */
-const TAILS = new Set(
-  'juice zest peel rind flower leaf stick bag teabag slice sprig petal calyx syrup water pod seed piece root berry powder'.split(
-    ' ',
-  ),
-);
-
 const adjacent = (text: string, a: RegExpMatchArray, b: RegExpMatchArray): boolean =>
   /^[\s-]+$/.test(text.slice(a.index! + a[0].length, b.index));
-
-const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?(?:\s\d\/\d)?|\d\/\d|\d*[½¼¾⅓⅔⅛]|half an?|an?|one|two|three|four|five|six|seven|eight|ten|twelve|a few|a couple of|(?:the )?(?:juice|zest|peel|rind) of(?: \S+)?)`;
-/** A number and the words after it, up to where something else begins. */
-const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
-const AMOUNT = new RegExp(
-  String.raw`(?<![\p{L}\d])(?:${NUMBER}|\d+(?:[.,]\d+)? ?(?:kg|g|ml|cl|l|oz|lbs?)\b)(?: and a half)?(?:[ -]+${WORD}){1,6}`,
-  'iu',
-);
-
-/** Words in many names that alone name nothing. */
-const WEAK_WORDS = new Set(
-  (
-    'cup cups tbsp tsp teaspoon tablespoon gram grams g kg ml cl l litre liter litres liters oz ounce ounces lb quart pint gallon pinch handful piece pieces knob inch cm large small medium fresh freshly dried dry ' +
-    'ground whole chopped sliced peeled crushed grated cut cold hot warm boiling divided optional more taste for the and of to or a an about plus extra ripe organic good quality loose black green white red brown fine finely roughly thinly thin thick packed heaped level leaf leaves flower petal juice peel zest bag stick clove'
-  )
-    .split(' ')
-    .filter((w) => !['clove'].includes(w)),
-);
-
-const wordsOf = (text: string): ReadonlySet<string> =>
-  new Set(
-    text
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .filter((w) => w.length > 2)
-      .map(singular),
-  );
 
 function sameThing(l: Listed, thing: CardThing): boolean {
   if (l.kind !== thing.kind) return false;
@@ -655,66 +593,3 @@ function sameAmount(a: string, b: string, thing: CardThing): boolean {
   if (x?.typical === undefined || y?.typical === undefined || x.unit !== y.unit) return false;
   return Math.abs(Math.log(x.typical / y.typical)) < 0.05;
 }
-
-/** A thing's own name, without its amount. */
-const plainName = (told: string): string =>
-  told
-    .replace(/^[\d\s½¼¾⅓⅔⅛.,/–-]+/u, '')
-    .replace(/^(?:an? |one |two |three |half )/i, '')
-    .replace(
-      /^(?:cups?|tbsps?|tsps?|teaspoons?|tablespoons?|g|grams?|kg|ml|cl|l|litres?|liters?|oz|ounces?|quarts?|pints?|gallons?|lbs?|pounds?|handfuls?|pinch(?:es)?)\b\.?\s*(?:of )?/i,
-      '',
-    );
-
-/** A line of a list as a card tells it: in one piece, the amount first. */
-export function cleaned(line: string): string {
-  let text = line
-    .replace(
-      /(\d[\d.,]* ?(?:kg|g|ml|litres?|l))\s*(?:\/|\()\s*\d[\d¼½¾.,/ ]*\s?(?:lbs?|oz|fl oz|pints?|cups?|tbsp)(?:\s*\d+[½¼¾]?\s?oz)?\)?/i,
-      '$1',
-    )
-    .replace(/\s*\([^)]*\)/g, (m) =>
-      /\d\s*(?:g|ml|kg|l)\b/i.test(m) && !/\d\s*(?:g|ml|kg|l)\b/i.test(line.replace(m, '')) ? m : ' ',
-    );
-  const behind = /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text);
-  if (behind) text = `${behind[2]!} ${behind[1]!}`;
-  text = text
-    .replace(
-      /\s*,?\s*\b(?:divided|optional|or more|plus (?:more|extra)\b.*|to start|at room temperature|for garnish|to garnish|for serving|to serve)\b.*$/i,
-      '',
-    )
-    .replace(/^(?:about|approx\.?|approximately|ca\.?|around|the)\s+/i, '')
-    .replace(/^(.*?\d+\S* |an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu, '$1sliced $2')
-    .replace(
-      /,(?=\s*(?:peeled|sliced|chopped|crushed|grated|bruised|smashed|finely|roughly|thinly|cut|washed|rinsed|broken|halved|torn|juiced|or to taste|lightly|coarsely|packed|loosely|cold|boiling|filtered|cracked|stoned|pitted|scrubbed)\b).*$/i,
-      '',
-    )
-    .replace(/\b(?:freshly |just[- ]|recently )?boiled (?=water)/i, 'boiling ')
-    .replace(/\b(?:still|filtered|spring|tap|fresh|plain|good) (?=(?:cold |boiling )?water)/i, '')
-    .replace(/\b(?:unwaxed|organic|good[- ]quality|family[- ]size|best|your favou?rite)\b ?/gi, '')
-    .replace(/^([\d./ ½¼¾⅓⅔]+) ?c(?= )/i, '$1 cup')
-    .replace(/^([\d./ ½¼¾⅓⅔]+) ?gal(?= )/i, '$1 gallon');
-  text = text
-    .replace(/\b(?:freshly|fresh)[- ](?:squeezed|ground|grated|brewed|picked|cracked) ?/gi, '')
-    .replace(
-      /\b(?:culinary|granulated|caster|superfine|loose[- ]leaf|gunpowder|store[- ]bought|bottled|food[- ]grade) ?/gi,
-      '',
-    )
-    .replace(/\bsimple syrup\b/i, 'syrup of 50 °Bx');
-  for (const [re, is] of ALSO_CALLED) text = text.replace(re, is);
-  return text
-    .replace(/,\s+/g, ' ')
-    .replace(/[;\n]/g, ' ')
-    .replace(/\.(?=\s|$)/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-}
-
-/** Names that the table does not have, and what it calls them. */
-const ALSO_CALLED: readonly (readonly [RegExp, string])[] = [
-  [/\bpimento(?: berries| seeds)?\b/i, 'allspice berries'],
-  [/\bsencha(?: green)?(?: tea)?\b/i, 'green tea'],
-  [/\b(?:assam|ceylon|darjeeling|english breakfast|breakfast)(?: black)? ?(?=tea|leaf|leaves)/i, 'black '],
-  [/\b(?:flor de jamaica|jamaica flowers?|karkad[eé]h?|bissap|sorrel (?:flowers|petals|calyces))\b/i, 'hibiscus'],
-  [/\bginger root\b/i, 'ginger'],
-];
