@@ -120,7 +120,7 @@ class Translator {
     };
     for (const words of segmentsOf(text)) {
       const s = new Sentence(words);
-      if (PREPARES.test(words)) {
+      if (PREPARES.test(words) && !/\d/.test(words)) {
         clause ??= { words: [], pieces: [], guesses: [], left: [] };
         clause.words.push(words);
         continue;
@@ -192,7 +192,8 @@ class Translator {
     if (/\bsweeten/i.test(s.text)) {
       const sugar = this.list.find((l) => l.kind === 'sugar' && l.share > 0 && !l.garnish);
       if (sugar && !/\d/.test(s.text)) {
-        s.take(/\bsweeten(?:ed)?\b/i);
+        s.take(/\bsweeten(?:ed)?(?: with)?(?: the)?\b/i);
+        for (const w of sugar.words) s.take(new RegExp(`\\b${w}\\b`, 'i'));
         found.push({ at: 0, ...this.use(sugar, 1) });
       }
     }
@@ -276,6 +277,10 @@ class Translator {
   /** Amounts that the method itself tells: "4 cups of water", "the juice of 2 limes". */
   private amountsIn(s: Sentence): { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] {
     const found: { at: number; card: string; sugar: boolean; water: boolean; guesses: string[] }[] = [];
+    const both = s.take(/\b(?:the )?(zest|peel) and (?:the )?juice of (\S+ \p{L}+)/iu);
+    if (both)
+      for (const what of [both[1]!, 'juice'])
+        found.push({ at: both.index, card: `${what} of ${both[2]!}`, sugar: false, water: false, guesses: [] });
     const all = new RegExp(AMOUNT.source, 'giu');
     for (let m = all.exec(s.text); m; m = all.exec(s.text)) {
       const phrase = m[0].trim();
@@ -285,9 +290,7 @@ class Translator {
       const [thing] = thingsNamedIn(told, this.own);
       if (
         !thing ||
-        /^(?:an?|one) (?:boil|simmer|few|minute|hour|large|medium|small|fine|big|saucepan|pot|jug|jar|pitcher|bowl|lid|glass|tall)\b/i.test(
-          phrase,
-        )
+        /^(?:an?|one) (?:boil|simmer|few|minute|hour|saucepan|pot|jug|jar|pitcher|bowl|lid|glass)\b/i.test(phrase)
       )
         continue;
       // What the list tells already is told there; here it is that again.
@@ -296,6 +299,11 @@ class Translator {
       if (listed) found.push({ at: from, ...this.use(listed, 1) });
       else {
         const partly = this.list.find((l) => l.share > 0 && sameThing(l, thing));
+        // What is squeezed out of a fruit of the list is that fruit.
+        if (!partly && /^(?:the )?(?:juice|zest|peel|rind) of\b/i.test(phrase)) {
+          const words = wordsOf(phrase);
+          for (const l of this.list) if (l.share > 0 && [...l.words].some((w) => words.has(w))) l.share = 0;
+        }
         if (partly) partly.share = this.lessBy(partly, told, thing);
         found.push({ at: from, card: told, sugar: thing.kind === 'sugar', water: thing.kind === 'water', guesses: [] });
       }
@@ -322,7 +330,10 @@ class Translator {
     if (s.take(/\b(?:the |all the |your )*(?:whole )?(?:spices|aromatics)\b/i))
       for (const l of this.list)
         if (l.share > 0 && !l.garnish && ROLES_OF_SPICE.has(l.role ?? '')) found.push({ at: 0, ...this.use(l, 1) });
-    if (
+    if (rest && !(this.last && this.last.share > 0) && tokens.length <= 4) {
+      for (const l of this.list)
+        if (l.share > 0 && !l.garnish && l.kind !== 'ice') found.push({ at: rest.index, ...this.use(l, 1) });
+    } else if (
       rest &&
       this.last &&
       this.last.share > 0 &&

@@ -28,7 +28,7 @@ export const DAY_MIN = 1440;
 
 /** "1 part syrup to 4 parts water", "1:1 with milk". */
 export const PARTS =
-  /\b(?:(\d) ?:|(?:serve )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? to) ?(\d|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
+  /\b(?:(\d) ?: ?|(?:serve )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? to) ?(\d{1,2}|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
 
 /** Filled up with water or with something that sparkles, nobody says how much. */
 export const TOPPED =
@@ -51,7 +51,7 @@ export const LEFT_OF: Readonly<Record<string, string>> = {
 
 /** Left to cool. */
 export const COOLS =
-  /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;
+  /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?! (?:water|dark|dry|place|tap))(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;
 
 /** Left to draw. */
 export const STEEPS =

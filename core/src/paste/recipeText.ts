@@ -122,6 +122,12 @@ function recipeOf(lines: readonly string[]): RecipeText {
       isTitle(line, lines, at)
     )
       return void (title = line.replace(/[:.]$/, ''));
+    const several = line
+      .replace(/\.$/, '')
+      .split(/;\s+|\s+\|\s+/)
+      .map((x) => x.trim());
+    if (several.length > 1 && steps.length === 0 && several.every(looksLikeThing))
+      return void things.push(...several.flatMap(expanded).map((t) => ({ text: t, part })));
     const titled = title === '' && /^([\p{L}][\p{L} '-]{2,40}): (?=[\p{L}\d])(.+)$/u.exec(line);
     if (titled && titled[2]!.length > 40) {
       title = titled[1]!;
@@ -163,7 +169,8 @@ const VERB_INSIDE = /[.;] |\b(?:boil|simmer|steep|strain|bring|pour|stir)\b.*\b(
 const DONE_INSIDE =
   /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
 /** The amount behind its name: "Cloves - 1 teaspoon". */
-const AMOUNT_BEHIND = /^[\p{L}][\p{L} '()-]{1,40} ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)/iu;
+const AMOUNT_BEHIND =
+  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?)\b)/iu;
 const looksLikeThing = (line: string): boolean =>
   !DONE_INSIDE.test(line) &&
   (AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&

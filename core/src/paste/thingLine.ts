@@ -60,8 +60,12 @@ export function cleaned(line: string): string {
     .replace(/\s*\([^)]*\)/g, (m) =>
       /\d\s*(?:g|ml|kg|l)\b/i.test(m) && !/\d\s*(?:g|ml|kg|l)\b/i.test(line.replace(m, '')) ? m : ' ',
     );
-  const behind = /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text);
-  if (behind) text = `${behind[2]!} ${behind[1]!}`;
+  const behind =
+    /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text) ??
+    /^([\p{L}][\p{L} '-]+?) ((?:about )?[\d½¼¾⅓⅔][\d.,/½¼¾⅓⅔ ]* ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?)\b.*)$/iu.exec(
+      text,
+    );
+  if (behind) text = `${behind[2]!.trim()} ${behind[1]!}`;
   text = text
     .replace(
       /\s*,?\s*\b(?:divided|optional|or more|plus (?:more|extra)\b.*|to start|at room temperature|for garnish|to garnish|for serving|to serve)\b.*$/i,
