@@ -72,6 +72,14 @@ describe('a recipe as it stands on a card', () => {
     const told = made.card.toLowerCase();
     for (const w of words) for (const piece of w.split(', ')) expect(told).toContain(piece.toLowerCase());
   });
+  it.each(['counter', 'sun', 'fridge'] as const)(
+    'a steep of the %s is written where it stands, without heat',
+    (place) => {
+      const words = { counter: 'on the counter', sun: 'in the sun', fridge: 'in the fridge' }[place];
+      const { brews } = readCard(`10 g black tea, 1 L water, 4 h ${words}; strain`);
+      expect(brews[0]!.way.stages.map((s) => ('place' in s ? s.place : s.kind))).toEqual([place, 'strain']);
+    },
+  );
   it.each([
     'boil 130 g carob pods in 1.8 L water for 12 min with the lid on, cool to lukewarm, crush by hand, through cloth, squeezed; rinse 400 ml',
     '500 g sugar, 250 ml water, 40 g fresh lemon verbena, 45 min at 75 °C, covered; strain',

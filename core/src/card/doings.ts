@@ -5,7 +5,7 @@ import type { HandsWork, Lid } from '../drink/drink';
 
 /** What is done, in the cook's order: one verb, and whatever stands by it. */
 export type Verb =
-  | { kind: 'boil-up' | 'boil' | 'simmer' | 'off' | 'fridge' | 'toast' | 'ferment' | 'ice-bath' }
+  | { kind: 'boil-up' | 'boil' | 'simmer' | 'off' | 'fridge' | 'counter' | 'sun' | 'toast' | 'ferment' | 'ice-bath' }
   | { kind: 'heat'; toC: number }
   | { kind: 'cool'; toC: number }
   | { kind: 'reduce'; to: { share: number } | { brix: number }; boiling: boolean }
@@ -278,6 +278,8 @@ const VERBS: readonly (readonly [RegExp, Making])[] = [
   [/\btoast(?:ed)?\b/, () => ({ kind: 'toast' })],
   [/\bsimmer(?:ed|ing)?\b/, () => ({ kind: 'simmer' })],
   [/\bboil(?:ed|ing)?\b(?! water)/, () => ({ kind: 'boil' })],
+  [/\bon the counter\b/, () => ({ kind: 'counter' })],
+  [/\bin the sun\b/, () => ({ kind: 'sun' })],
   [/\b(?:then )?(?:in |into )?the fridge\b|\bin fridge\b|\brefrigerated?\b/, () => ({ kind: 'fridge' })],
   [/\boff\b|\bsteep(?:ed|ing)?\b|\bof steeping\b|\bvented\b|\binfused?\b/, () => ({ kind: 'off' })],
   [/\bferment(?:ed)?\b/, () => ({ kind: 'ferment' })],

@@ -1,5 +1,5 @@
 import { waterBeside, waterToCover } from '../brew/contents';
-import type { BrewIngredient, BrewWay, Lid, Stage, StageKind } from '../drink/drink';
+import type { BrewIngredient, BrewWay, Lid, Stage, StageKind, SteepPlace } from '../drink/drink';
 import { addStage, blankWay, fitRatio, freeId, nameOfWay } from '../drink/editing';
 import type { Vessel } from '../heat/vessel';
 import { smallestVesselFor } from '../plan/vesselChoice';
@@ -7,8 +7,8 @@ import { DEFAULT_KITCHEN } from '../drink/defaultKitchen';
 import type { Botanical } from '../reference/botanicals';
 import type { Verb } from './doings';
 
-/** What a boil or a simmer is kept at, off the heat, in the fridge; the minutes and the lid of a clause belong to it. */
-export type Going = { kind: 'hold' | 'steep'; place: 'off-heat' | 'fridge'; boiling: boolean };
+/** What a boil or a simmer is kept at, or where it steeps; the minutes and the lid of a clause belong to it. */
+export type Going = { kind: 'hold' | 'steep'; place: SteepPlace; boiling: boolean };
 
 type Fill = { kind: 'line'; ml: number } | { kind: 'rim'; cm: number } | { kind: 'cover' };
 type Told = { words: string; asked?: boolean; noted?: boolean };
@@ -214,6 +214,14 @@ export class PotWriter {
         const before = this.way.stages.reduce((sum, s) => sum + (s.kind === 'steep' ? s.minutes : 0), 0);
         this.keep({ kind: 'steep', place: 'fridge', boiling: false }, Math.max(1, inAll ? minutes - before : minutes));
         return { words: 'steeped in the fridge' };
+      }
+      case 'counter':
+      case 'sun': {
+        // Written down as it was told: what a plan says of it is told there.
+        const going: Going = { kind: 'steep', place: verb.kind, boiling: false };
+        if (minutes === undefined) this.going = going;
+        else this.keep(going, minutes);
+        return { words: verb.kind === 'sun' ? 'steeped in the sun' : 'steeped on the counter' };
       }
       case 'toast':
         return this.toasted(minutes);

@@ -131,7 +131,9 @@ function stageWords(s: Stage): string {
     case 'hold':
       return `${s.agitation === 'boiling' ? 'boil' : 'simmer'} ${amount(s.minutes)} min`;
     case 'steep':
-      return s.place === 'fridge' ? `${amount(s.minutes)} min in the fridge` : `off the heat ${amount(s.minutes)} min`;
+      return s.place === 'off-heat'
+        ? `off the heat ${amount(s.minutes)} min`
+        : `${amount(s.minutes)} min ${{ fridge: 'in the fridge', counter: 'on the counter', sun: 'in the sun' }[s.place]}`;
     case 'strain':
       return `strain${s.through === 'fine-cloth' ? ' through cloth' : s.through === 'paper' ? ' through paper' : ''}${s.press ? ', press' : ''}`;
     case 'dissolve':

@@ -7,6 +7,7 @@ import type { RecipeText, TextLine } from './recipeText';
 import {
   COOLS,
   DAY_MIN,
+  FILLED_WITH_WATER,
   LEFT_OF,
   NO_BREW,
   OPTIONAL,
@@ -19,6 +20,7 @@ import {
   STORY,
   STRAINS,
   TOPPED,
+  VESSEL,
 } from './marks';
 import { Sentence, takeDegrees, takeTime } from './sentence';
 import { AMOUNT, cleaned, plainName, TAILS, WEAK_WORDS, wordsOf } from './thingLine';
@@ -197,6 +199,14 @@ class Translator {
         found.push({ at: 0, ...this.use(sugar, 1) });
       }
     }
+    // A vessel that is filled up, where no water is told: it holds so much of it.
+    const vessel = this.watered || this.list.some((l) => l.kind === 'water') ? undefined : this.vessel();
+    const filled = vessel === undefined ? undefined : s.take(FILLED_WITH_WATER);
+    if (filled) {
+      const warm = /\b(?:boiling|hot)\b/i.test(filled[0]) ? 'boiling ' : '';
+      const guesses = [`\u201c${filled[0]}\u201d: all of ${vessel!} for now`];
+      found.push({ at: filled.index, card: `${vessel!} ${warm}water`, sugar: false, water: true, guesses });
+    }
     const parts = s.take(PARTS);
     if (parts) this.byParts(parts);
     const topped = parts ? undefined : s.take(TOPPED);
@@ -255,6 +265,40 @@ class Translator {
       if (l.words.has(singular(what.split(' ').at(-1)!)) && /^\D*$/.test(l.line.text)) l.share = 0;
   }
 
+  /** The one vessel that the method names by its size. */
+  private vessel(): string | undefined {
+    const told = this.recipe.steps.flatMap(({ text }) => VESSEL.exec(text)?.[1] ?? []);
+    return told[0]
+      ?.replace(/^(?:an? |one[ -])/i, '1 ')
+      .replace(/^half(?: an?)?[ -]/i, '1/2 ')
+      .replace(/-/g, ' ');
+  }
+
+  /** Water of the list or of the vessel, L, where it is told without a question. */
+  private litres(): number | undefined {
+    const vessel = this.vessel();
+    const told = this.list.find((l) => l.kind === 'water')?.told ?? (vessel === undefined ? '' : `${vessel} water`);
+    const [water] = thingsNamedIn(told, this.own);
+    const read = water?.kind === 'water' ? readAmount(told, water.thing) : undefined;
+    return read?.typical === undefined || read.kind === 'ask' || read.unit !== 'ml' ? undefined : read.typical / 1000;
+  }
+
+  /** "8 g oolong per litre": of so many litres as there are, named as a guess. */
+  private perLitre(
+    one: string,
+    litres: number,
+    thing: CardThing,
+    words: string,
+  ): { card: string; sugar: boolean; water: boolean; guesses: string[] } {
+    const read = readAmount(one, thing.thing);
+    const card =
+      read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml')
+        ? one
+        : `${Math.round(read.typical * litres * 10) / 10} ${read.unit} ${plainName(one)}`;
+    const guesses = [`\u201c${words}\u201d: for ${Math.round(litres * 100) / 100} L for now`];
+    return { card, sugar: thing.kind === 'sugar', water: false, guesses };
+  }
+
   private use(l: Listed, share: number): { card: string; sugar: boolean; water: boolean; guesses: string[] } {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
@@ -293,6 +337,14 @@ class Translator {
         /^(?:an?|one) (?:boil|simmer|few|minute|hour|saucepan|pot|jug|jar|pitcher|bowl|lid|glass)\b/i.test(phrase)
       )
         continue;
+      const per = /^(.+?) per (?:litre|liter|l)$/i.exec(told);
+      const litres = per && this.litres();
+      if (per && litres) {
+        s.mark(from, from + phrase.length);
+        found.push({ at: from, ...this.perLitre(per[1]!, litres, thing, phrase) });
+        all.lastIndex = from + phrase.length;
+        continue;
+      }
       // What the list tells already is told there; here it is that again.
       const listed = this.list.find((l) => l.share > 0 && sameThing(l, thing) && sameAmount(l.told, told, thing));
       s.mark(from, from + phrase.length);
@@ -406,7 +458,7 @@ class Translator {
     const less = s.take(REDUCED);
     if (less) doings.push(`simmer to ${less[2] ?? LEFT_OF[less[1]!.toLowerCase()]!}`);
     const boil = to(
-      /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= the (?:water|kettle))/i,
+      /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= (?:the |up |your |some )?(?:water|kettle))/i,
     );
     const cover = to(
       /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|(?:with|under) a (?:tight )?lid)\b/i,
@@ -427,7 +479,9 @@ class Translator {
     const fridge = to(
       /\b(?:refrigerat(?:e|ed|or)|(?:in|into|to) (?:the |a )?(?:fridge|refrigerator)|fridge|chill(?:ed)?)\b/i,
     );
-    void to(/\b(?:at room temperature|on the counter|in (?:a|the) (?:sunny|warm) (?:spot|place|window))\b/i);
+    const sun = to(/\b(?:in (?:the |full |direct )*sun(?:shine|light)?|in (?:a|the) sunny (?:spot|place|window))\b/i);
+    const counter = to(/\b(?:at room temperature|on the (?:counter|worktop)|in (?:a|the) warm (?:spot|place))\b/i);
+    const place = this.heated ? undefined : sun ? 'in the sun' : counter ? 'on the counter' : undefined;
     const press = to(
       /\b(?:press(?:ed|ing)?(?: down)?(?: on)?|squeez(?:e|ed|ing)(?= (?:out|the (?:solids|cloth|pulp|flowers|bag)|well|every|to|it)| ?$))(?: (?:to extract|out) [\p{L} ]+)?/iu,
     );
@@ -473,10 +527,14 @@ class Translator {
     if (off) this.offHeat = true;
     if (steep && cool && !time && !this.strained) doings.push('until cool');
     else if (steep && !timed && !this.strained) {
-      if (!this.heated && !fridge) guesses.push(HOW_WARM);
-      if (fridge) doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
+      if (!this.heated && !fridge && !place) guesses.push(HOW_WARM);
+      if (place) doings.push(`${minutesOr(240, 'stands')} ${place}`);
+      else if (fridge) doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
       else doings.push(`off the heat ${minutesOr(GUESS_MIN.steep, 'stands')}`);
       [timed, this.steeped, this.offHeat] = [true, true, false];
+    } else if (place && time && !timed && !this.strained) {
+      doings.push(`${lasts(time.minutes)} ${place}`);
+      [timed, this.steeped] = [true, true];
     } else if (fridge && !timed && !this.strained && (time ?? !this.heated)) {
       doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
       [timed, this.steeped] = [true, true];
@@ -503,6 +561,7 @@ class Translator {
       !this.strained &&
       !this.heated &&
       !fridge &&
+      !place &&
       !strain &&
       !dissolve &&
       !cool
@@ -579,7 +638,7 @@ const ROLES_OF_SPICE = new Set(['spice', 'bark', 'seed', 'root']);
 /** Whether a step is a clause of a card as it stands: every piece of it is taken, without a question. */
 const isCard = (text: string, own: readonly Botanical[]): boolean => {
   // To cool what is strained is no stage of the pot where no degrees are told.
-  if (!/\d/.test(text) && /\b(?:cool|cold|fridge|refrigerat|chill)/i.test(text)) return false;
+  if (!/\d/.test(text) && /\b(?:cool|cold|fridge|refrigerat|chill|off the heat)/i.test(text)) return false;
   const { lines } = readCard(text, { plants: own });
   const told = lines.filter((l) => l.clause >= 0);
   return told.length > 0 && told.every((l) => l.kind === 'taken');

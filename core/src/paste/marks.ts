@@ -49,6 +49,14 @@ export const LEFT_OF: Readonly<Record<string, string>> = {
   'a quarter': 'three quarters',
 };
 
+/** A vessel by its size: "a 1.5 l bottle", "a half gallon jar". */
+export const VESSEL =
+  /\b((?:half(?: an?)?[ -]|\d+(?:[.,]\d+)?[ -]?|one[ -]|an? )(?:gallon|quart|pint|litre|liter|l|ml))s?[ -](?:\p{L}+ )?(?:jars?|bottles?|pitchers?|jugs?|containers?|carafes?)\b/iu;
+
+/** Filled with water, nobody says how much. */
+export const FILLED_WITH_WATER =
+  /\b(?:fill(?:ed)?(?: (?:it|the \p{L}+))?(?: up)?|top(?:ped)?(?: it)? up) with (?:(?:cool|cold|fresh|filtered|tap|plain|boiling|hot) )*water\b/iu;
+
 /** Left to cool. */
 export const COOLS =
   /\b(?:(?:let |leave |allow )?(?:it |them )?(?:to )?cool(?:ed|s|ing)?(?! (?:water|dark|dry|place|tap))(?: down| off| completely| slightly| to room temp(?:erature)?)*|until (?:it is |it's |completely |well |very )*(?:cool|cold|chilled|lukewarm)|when (?:it is )?(?:cool|cold))\b/i;

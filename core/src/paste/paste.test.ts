@@ -106,6 +106,32 @@ describe('a pasted recipe', () => {
     expect(lavender.card.brews.map((b) => b.name)).toEqual(['Lavender simple syrup', 'Tea']);
     expect(stages(lavender)).toEqual(['dissolve', 'heat', 'hold 5', 'steep 30', 'strain', 'heat', 'steep 5', 'strain']);
   });
+  it('writes down a steep in the sun as one, not as a hot one, and takes the jar that is filled for its water', () => {
+    const sun = titled('Lavender + lemon balm sun infusion (kid friendly)');
+    const [brew] = sun.card.brews;
+    expect(brew!.way.stages.map((s) => ('place' in s ? s.place : s.kind))).toEqual(['sun', 'strain']);
+    expect(guesses(sun).join()).toContain('all of 1/2 gallon for now');
+    const oolong = titled('Cold-brewed oolong');
+    expect([waterMl(oolong), grams(oolong), stages(oolong)]).toEqual([
+      1500,
+      { oolong_rolled: 12 },
+      ['steep 660', 'strain'],
+    ]);
+    expect(guesses(oolong).join()).toContain('for 1.5 L for now');
+  });
+  it('steeps once where it says "off the heat" and its minutes behind', () => {
+    const r = titled('Raspberry leaf and rosehip');
+    expect(stages(r)).toEqual(['heat', 'hold 20', 'steep 10', 'strain', 'dissolve']);
+  });
+  it('heats no pot again that was cooled to where it is poured on', () => {
+    const r = titled('Nettle cordial');
+    expect(stages(r)).toEqual(['dissolve', 'heat', 'cool', 'steep 10080', 'strain']);
+  });
+  it('reads an amount in prose of zest and juice as two things', () => {
+    const r = titled('Ginger beer base');
+    expect(grams(r)).toMatchObject({ ginger_fresh: 200, lemon_peel_fresh: 8 });
+    expect(sugarG(r)).toBe(300);
+  });
   it('keeps several recipes of one text apart', () => {
     const two = `${TEXTS[0]!}\n-----\n${TEXTS[3]!}`;
     expect(readAll(two).map((r) => r.title)).toEqual(['Hibiscus Iced Tea', 'Lemon verbena cordial']);
