@@ -143,6 +143,8 @@ class Translator {
       const { doings, guesses, kept } = this.doingsIn(s, items.length > 0, strains);
       // What goes in after the strain is no part of what was strained.
       if (wasStrained && clause && clause.pieces.includes('strain')) end();
+      // What goes into water that boils already was not in it while it was heated.
+      if (clause && items.length > 0 && clause.pieces.some((p) => GETS_HOT.test(p))) end();
       clause ??= { words: [], pieces: [], guesses: [], left: [] };
       clause.words.push(words);
       clause.pieces.push(...items.map((i) => i.card), ...doings);
@@ -644,6 +646,7 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
   return told.length > 0 && told.every((l) => l.kind === 'taken');
 };
 
+const GETS_HOT = /^(?:to the boil|heat to|cool to|simmer|boil) ?/;
 const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
 const GLASS_ML = 200;
 const COUNT: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };

@@ -123,6 +123,29 @@ describe('a pasted recipe', () => {
     const r = titled('Raspberry leaf and rosehip');
     expect(stages(r)).toEqual(['heat', 'hold 20', 'steep 10', 'strain', 'dissolve']);
   });
+  it('puts into water that boils what is put in then, and not before', () => {
+    const plant = fc.constantFrom('dried mint', 'black tea', 'rooibos', 'dried hibiscus');
+    const heat = fc.constantFrom('Boil the water', 'Bring the water to a boil', 'Heat the water to 80 °C');
+    const next = fc.constantFrom(', add it', '. Add it', ', then add it', ' and pour over it');
+    fc.assert(
+      fc.property(plant, heat, next, (what, hot, then) => {
+        const text = `Some drink\n10 g ${what}\n1 litre water\n${hot}${then.replace('it', `the ${what}`)}, steep 5 minutes, strain.`;
+        const { way } = read(text).card.brews[0]!;
+        const stage = way.stages.find((s) => s.id === way.ingredients[0]!.enters.stageId);
+        expect([text, stage?.kind]).toEqual([text, 'steep']);
+      }),
+    );
+  });
+  it('multiplies what bags hold', () => {
+    for (const [line, g] of [
+      ['8 tea bags of 2 g', { black_tea_bag: 16 }],
+      ['4 bags rooibos (2.5 g each)', { rooibos_cut: 10 }],
+      ['4 rooibos bags, 2 g each', { rooibos_cut: 8 }],
+    ] as const)
+      expect(
+        grams(read(`Tea\n${line}\n2 litres water\nBoil the water, add the bags, steep 5 minutes, strain.`)),
+      ).toEqual(g);
+  });
   it('heats no pot again that was cooled to where it is poured on', () => {
     const r = titled('Nettle cordial');
     expect(stages(r)).toEqual(['dissolve', 'heat', 'cool', 'steep 10080', 'strain']);

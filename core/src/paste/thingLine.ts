@@ -60,6 +60,10 @@ export function cleaned(line: string): string {
     .replace(/\s*\([^)]*\)/g, (m) =>
       /\d\s*(?:g|ml|kg|l)\b/i.test(m) && !/\d\s*(?:g|ml|kg|l)\b/i.test(line.replace(m, '')) ? m : ' ',
     );
+  // "8 bags of 2 g", "8 bags (2 g each)": so many times so much.
+  const each = /^(\d+) ([\p{L} -]+?)\s*(?:of|@|,|\(|x|×)\s*(?:about )?(\d+(?:[.,]\d+)?) ?g(?: each)?\)?$/iu.exec(text);
+  if (each && /bags?\b/i.test(each[2]!))
+    text = `${Math.round(Number(each[1]) * Number(each[3]!.replace(',', '.')) * 100) / 100} g ${/\btea/i.test(each[2]!) ? each[2]! : each[2]!.replace(/ ?bags?(?: of)? ?/i, '')}`;
   const behind =
     /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text) ??
     /^([\p{L}][\p{L} '-]+?) ((?:about )?[\d½¼¾⅓⅔][\d.,/½¼¾⅓⅔ ]* ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?)\b.*)$/iu.exec(
