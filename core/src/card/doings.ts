@@ -178,8 +178,10 @@ export function doingIn(piece: string, water: Thing): Doing {
   const rinse = tending ? undefined : take(/\brinsed?(?: with)? ([\d½.,]+ ?(?:ml|cl|l|cups?))(?: (?:of )?water)?\b/);
   const rinseMl = rinse ? amount(rinse[1]!) : undefined;
   if (rinse && rinseMl !== undefined) doing.verb ??= { kind: 'rinse', ml: rinseMl };
-  const hotOn = /\bstrained hot\b/.test(low());
-  const ice = take(/\b(?:strained hot |poured (?:hot|warm) |hot |warm )?(?:onto|over|on) (\d+) ?g (?:of )?ice\b/);
+  const hotOn = /\bstrained hot\b|\bstrain(?:ed)? (?:it )?(?:straight )?(?:onto|over|on)\b/.test(low());
+  const ice = take(
+    /\b(?:strained hot |strain(?:ed)? (?:it )?(?:straight )?|poured (?:hot|warm) |hot |warm )?(?:onto|over|on) (\d+) ?g (?:of )?ice\b/,
+  );
   if (ice) doing.verb ??= { kind: 'onto-ice', iceG: Number(ice[1]), strained: hotOn };
   else if (take(/\b(?:over|on|with) ice\b|^ ice $/))
     doing.verb ??= { kind: 'onto-ice', iceG: undefined, strained: hotOn };

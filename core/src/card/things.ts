@@ -63,6 +63,9 @@ const SWEET_WORDS: readonly (readonly [readonly string[], SweetenerName])[] = [
   [['molasses'], 'molasses'],
   [['honey'], 'honey'],
   [['jaggery'], 'jaggery'],
+  // Cane juice boiled dry, by its other names.
+  [['piloncillo'], 'jaggery'],
+  [['panela'], 'jaggery'],
   [['sugar'], 'white_sugar'],
   [['brown'], 'brown_sugar_packed'],
   [['white'], 'white_sugar'],

@@ -147,7 +147,16 @@ class Translator {
       if (clause && items.length > 0 && clause.pieces.some((p) => GETS_HOT.test(p))) end();
       clause ??= { words: [], pieces: [], guesses: [], left: [] };
       clause.words.push(words);
-      clause.pieces.push(...items.map((i) => i.card), ...doings);
+      // "Steep the tea in 500 ml water at 95 °C": the water is that warm before the tea is in it.
+      if (doings[0]?.startsWith('heat to') && doings.some((d) => d.startsWith('off the heat')) && items.length > 0) {
+        const cards = [...clause.pieces, ...items.map((i) => i.card)];
+        const ofWater = (card: string): boolean => /\bwater\b/i.test(card);
+        const told = { words: clause.words, guesses: clause.guesses, left: clause.left };
+        clause = { ...told, pieces: [...cards.filter(ofWater), doings.shift()!] };
+        end();
+        clause = { words: [...told.words], pieces: cards.filter((c) => !ofWater(c)), guesses: [], left: [] };
+      } else clause.pieces.push(...items.map((i) => i.card));
+      clause.pieces.push(...doings);
       clause.guesses.push(...items.flatMap((i) => i.guesses), ...guesses);
       clause.left.push(...s.left(), ...kept);
     }
@@ -267,6 +276,23 @@ class Translator {
       if (l.words.has(singular(what.split(' ').at(-1)!)) && /^\D*$/.test(l.line.text)) l.share = 0;
   }
 
+  /** Bags of a leaf that is named, nobody says how heavy: as heavy as such bags are, named as a guess. */
+  private bagsOf(told: string): { card: string; guess: string } | undefined {
+    const found = /^(\d+) (?:([\p{L} ]+?) )?(?:tea ?)?(?:bags?|sachets?)(?: (?:of )?([\p{L} ]+?))?$/iu.exec(told);
+    const name = found && (found[2] ?? found[3]);
+    if (!found || !name || /\b(?:black|family|large|small|tea)\b/i.test(name)) return undefined;
+    const leaf = /^(?:green|white|yellow|jasmine|earl grey|breakfast)$/i.test(name) ? `${name} tea` : name;
+    const [thing] = thingsNamedIn(leaf, this.own);
+    if (thing?.kind !== 'plant' || thing.plant.slug === 'black_tea_bag') return undefined;
+    const [all, one] = [found[1]!, '1'].map((n) => readAmount(`${n} tea bags`, thing.thing));
+    if (all?.unit !== 'g' || all.typical === undefined || one?.typical === undefined) return undefined;
+    const range = one.low === undefined || one.high === undefined ? '' : `, ${one.low} to ${one.high}`;
+    return {
+      card: `${Math.round(all.typical * 10) / 10} g ${leaf}`,
+      guess: `\u201c${told}\u201d: ${one.typical} g in a bag${range}, for now`,
+    };
+  }
+
   /** The one vessel that the method names by its size. */
   private vessel(): string | undefined {
     const told = this.recipe.steps.flatMap(({ text }) => VESSEL.exec(text)?.[1] ?? []);
@@ -305,7 +331,9 @@ class Translator {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
     const of = { sugar: l.kind === 'sugar', water: l.kind === 'water', guesses: [] as string[] };
-    if (/\bsimple syrup\b/i.test(l.line.text)) of.guesses.push('how strong a simple syrup is: 50 °Bx for now');
+    if (/\bsimple syrup\b/i.test(l.line.text)) of.guesses.push(HOW_STRONG);
+    const bags = part > 0.999 ? this.bagsOf(l.told) : undefined;
+    if (bags) return { ...of, card: bags.card, guesses: [...of.guesses, bags.guess] };
     if (part > 0.999) return { card: l.told, ...of };
     const thing = thingsNamedIn(l.told, this.own)[0];
     const read = thing && readAmount(l.told, thing.thing);
@@ -316,6 +344,10 @@ class Translator {
       of.guesses.push(
         `\u201c${l.told}\u201d: ${Math.round(read.typical)} ${read.unit} in all for now. ${read.question ?? ''}`.trim(),
       );
+    // Pieces stay pieces: by their grams alone a slice might be a dried one.
+    const count = /^(\d+(?:[.,]\d+)?) ([\p{L}].*)$/u.exec(l.told);
+    if (count && l.kind === 'plant')
+      return { card: `${Math.round(Number(count[1]!.replace(',', '.')) * part * 100) / 100} ${count[2]!}`, ...of };
     const figure = Math.round(read.typical * part * 10) / 10;
     return { card: `${figure} ${read.unit} ${l.kind === 'water' ? 'water' : plainName(l.told)}`, ...of };
   }
@@ -334,9 +366,16 @@ class Translator {
       if (s.isTaken(from, from + phrase.length)) continue;
       const told = cleaned(phrase);
       const [thing] = thingsNamedIn(told, this.own);
+      if (/\bsyrup of \d+ °Bx$/.test(told)) {
+        s.mark(from, from + phrase.length);
+        found.push({ at: from, card: told, sugar: false, water: false, guesses: [HOW_STRONG] });
+        continue;
+      }
       if (
         !thing ||
-        /^(?:an?|one) (?:boil|simmer|few|minute|hour|saucepan|pot|jug|jar|pitcher|bowl|lid|glass)\b/i.test(phrase)
+        /^(?:an?|one) (?:(?:large|big|small|medium|heavy|deep|clean|wide) )*(?:boil|simmer|few|minute|hour|saucepan|pot|pan|kettle|jug|jar|pitcher|bowl|lid|glass)\b/i.test(
+          phrase,
+        )
       )
         continue;
       const per = /^(.+?) per (?:litre|liter|l)$/i.exec(told);
@@ -465,6 +504,9 @@ class Translator {
     const cover = to(
       /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|(?:with|under) a (?:tight )?lid)\b/i,
     );
+    const loose = to(
+      /\b(?:with )?(?:the |a )?lid (?:ajar|loose|half on|a little open)\b|\bpart(?:ly|ially) covered\b/i,
+    );
     const open = to(/\b(?:uncovered|lid off|without a lid)\b/i);
     const off = to(
       /\b(?:(?:re)?moved?(?: (?:it|them|the (?:pot|pan|saucepan)|everything))? from (?:the )?(?:heat|stove|hob)|(?:take|taken|pull|pulled)(?: (?:it|them|the (?:pot|pan)))? off(?: (?:the )?(?:heat|stove|hob))?|turn(?:ed)?(?: (?:it|the (?:heat|stove|gas|flame)))? off(?: (?:the )?(?:heat|stove|flame|burner|gas|hob))?|off (?:the )?(?:heat|boil)|kill the heat|switch(?: it)? off)\b/i,
@@ -545,6 +587,7 @@ class Translator {
       [timed, this.steeped, this.offHeat] = [true, true, false];
     }
     if (cover) doings.push('lid on');
+    if (loose) doings.push('lid loose');
     if (open) doings.push('lid off');
     if (cool && !degrees && !this.strained && !timed && !steep) {
       doings.push(time ? `off the heat ${lasts(time.minutes)}` : 'until cool');
@@ -647,6 +690,7 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
 };
 
 const GETS_HOT = /^(?:to the boil|heat to|cool to|simmer|boil) ?/;
+const HOW_STRONG = 'how strong a simple syrup is: 50 °Bx for now';
 const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
 const GLASS_ML = 200;
 const COUNT: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };

@@ -28,7 +28,7 @@ export const DAY_MIN = 1440;
 
 /** "1 part syrup to 4 parts water", "1:1 with milk". */
 export const PARTS =
-  /\b(?:(\d) ?: ?|(?:serve )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? to) ?(\d{1,2}|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
+  /\b(?:(\d) ?: ?|(?:serve |mix )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? (?:to|with)) ?(\d{1,2}|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
 
 /** Filled up with water or with something that sparkles, nobody says how much. */
 export const TOPPED =
@@ -67,7 +67,7 @@ export const STEEPS =
 
 /** Strained, or what was steeped is lifted out. */
 export const STRAINS =
-  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?(?= |$)|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
+  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?\b|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
 
 /** Parts that are no brew: what is done with what came of the others. */
 export const NO_BREW =

@@ -146,6 +146,26 @@ describe('a pasted recipe', () => {
         grams(read(`Tea\n${line}\n2 litres water\nBoil the water, add the bags, steep 5 minutes, strain.`)),
       ).toEqual(g);
   });
+  it('has the water as warm as it is told before the leaf is in it', () => {
+    const { way } = titled('Iced rose-black').card.brews[0]!;
+    const steep = way.stages.find((s) => s.kind === 'steep');
+    expect(new Set(way.ingredients.map((i) => i.enters.stageId))).toEqual(new Set([steep?.id]));
+    expect(stages(titled('Iced rose-black'))).toEqual(['heat', 'steep 4', 'strain', 'onto-ice']);
+    expect(poured(titled('Iced rose-black'))).toEqual({ 'Lemon juice': 10, Syrup: 20 });
+  });
+  it('takes bags of a leaf that is named for as heavy as such bags are, and says so', () => {
+    const mint = titled('Minted Green Iced Tea');
+    expect(grams(mint)).toEqual({ green_tea_leaf: 8.8, mint_fresh: 45 });
+    expect(guesses(mint).join()).toContain('2.2 g in a bag, 1.8 to 2.5, for now');
+    expect(grams(titled('HOT SPICED APPLE ROOIBOS (6 mugs)'))['rooibos_cut']).toBe(6);
+  });
+  it('reads a pot by its size for no amount, and numbers of steps without a dot', () => {
+    const sorrel = titled('Sorrel (Christmas)');
+    expect([waterMl(sorrel), stages(sorrel)]).toEqual([2366, ['heat', 'hold 5', 'steep 720', 'strain', 'dissolve']]);
+    const base = titled('Tamarind-hibiscus base (yields ~ 700 ml)');
+    expect(stages(base)).toEqual(['dissolve', 'heat', 'hold 15', 'reduce', 'strain']);
+    expect(poured(base)).toEqual({ 'Cold sparkling water': 150 });
+  });
   it('heats no pot again that was cooled to where it is poured on', () => {
     const r = titled('Nettle cordial');
     expect(stages(r)).toEqual(['dissolve', 'heat', 'cool', 'steep 10080', 'strain']);
@@ -171,12 +191,14 @@ describe('a pasted recipe', () => {
   /** Figures of a text: "1 1/2", "½", "175". */
   const figures = (text: string): string[] => text.match(/\d+(?:[.,]\d+)?|[½¼¾⅓⅔]/gu) ?? [];
   const lost = (c: PastedClause, all: readonly PastedClause[]): string[] => {
-    // What is told of the glass is told last, in a clause of its own.
-    const kept = [c, ...all.filter((o) => o.words !== '' && c.words.includes(o.words.trim()))]
+    // What is told of the glass is told last, in a clause of its own; water that is heated first in one before.
+    const ofOne = (o: PastedClause): boolean => c.words.includes(o.words.trim()) || o.words.startsWith(c.words);
+    const kept = [c, ...all.filter((o) => o.words !== '' && ofOne(o))]
       .flatMap((o) => [o.card, ...o.guesses, ...o.left])
       .join(' ');
     // A time becomes minutes, half of an amount its figure: then there is one for each.
-    const turned = /\bmin\b|\d ?(?:g|ml) /.test(c.card);
+    const rest = (t: string): string => t.replace(/^[\d.]+ /, '');
+    const turned = /\bmin\b|\d ?(?:g|ml) /.test(c.card) || (c.card !== '' && rest(c.card) === rest(c.words));
     return figures(c.words).filter((x) => !kept.includes(x) && !turned);
   };
   it.each(TEXTS.map((t, i) => [i, t] as const))('%i: no figure of it is lost: taken, guessed or marked', (_i, text) => {

@@ -24,10 +24,11 @@ const BESIDES =
 /** A line that begins as an amount does. */
 const AMOUNT_START =
   /^(?:about |approx\.? |ca\.? )?(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞]|an? (?:\p{L}+ )?(?:cup|handful|pinch|knob|piece|stick|bunch|few|dash|splash|litre|liter|bag|thumb|slice|sprig)|half\b|one |two |three |four |five |six |eight |ten |twelve |(?:the )?(?:juice|zest|peel|rind|rind and core) of|handful|pinch|knob|few |some |ice\b)/iu;
-const NUMBERED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+/i;
+const NUMBERED =
+  /^(?:step\s*)?\d{1,2}(?:\s*[.):]\s+|\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|sieve|stir|mix|cover|remove|take|let|leave|steep|cool|chill|serve|combine|reduce|bottle|dissolve)\b))/i;
 const BULLET = /^[-*•‣◦▢□–—☐]+\s*/u;
 const VERB_START =
-  /^(?:first|then|next|meanwhile|finally|now|once|when|after|in an?|into|to serve|combine|add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|let|leave|steep|cool|chill|refrigerate|serve|fill|top|squeeze|wash|rinse|turn|reduce|allow|set|bottle|store|discard|crush|toast|grate|peel|cut|slice|dissolve|sweeten|taste|dilute|make|brew|soak|whisk|blend|return|use|enjoy|garnish|keep|warm|infuse|muddle|sprinkle|transfer|press)\b/i;
+  /^(?:first|then|next|meanwhile|finally|now|once|when|after|in an?|into|to serve|combine|add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|let|leave|steep|cool|chill|refrigerate|serve|fill|top|squeeze|wash|rinse|turn|reduce|allow|set|bottle|store|discard|crush|toast|grate|peel|cut|slice|dissolve|sweeten|taste|dilute|make|brew|soak|whisk|blend|return|use|enjoy|garnish|keep|warm|infuse|muddle|sprinkle|transfer|press|sieve)\b/i;
 
 type State = 'before' | 'things' | 'steps' | 'notes';
 
@@ -170,7 +171,7 @@ const DONE_INSIDE =
   /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
 /** The amount behind its name: "Cloves - 1 teaspoon". */
 const AMOUNT_BEHIND =
-  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?)\b)/iu;
+  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b)/iu;
 const looksLikeThing = (line: string): boolean =>
   !DONE_INSIDE.test(line) &&
   (AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&

@@ -46,7 +46,7 @@ export const plainName = (told: string): string =>
     .replace(/^[\d\s½¼¾⅓⅔⅛.,/–-]+/u, '')
     .replace(/^(?:an? |one |two |three |half )/i, '')
     .replace(
-      /^(?:cups?|tbsps?|tsps?|teaspoons?|tablespoons?|g|grams?|kg|ml|cl|l|litres?|liters?|oz|ounces?|quarts?|pints?|gallons?|lbs?|pounds?|handfuls?|pinch(?:es)?)\b\.?\s*(?:of )?/i,
+      /^(?:cups?|tbsps?|tsps?|teaspoons?|tablespoons?|g|grams?|kg|ml|cl|l|litres?|liters?|oz|ounces?|quarts?|pints?|gallons?|lbs?|pounds?|handfuls?|pinch(?:es)?|slices?|pieces?|strips?|sprigs?)\b\.?\s*(?:of )?/i,
       '',
     );
 
@@ -66,7 +66,7 @@ export function cleaned(line: string): string {
     text = `${Math.round(Number(each[1]) * Number(each[3]!.replace(',', '.')) * 100) / 100} g ${/\btea/i.test(each[2]!) ? each[2]! : each[2]!.replace(/ ?bags?(?: of)? ?/i, '')}`;
   const behind =
     /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text) ??
-    /^([\p{L}][\p{L} '-]+?) ((?:about )?[\d½¼¾⅓⅔][\d.,/½¼¾⅓⅔ ]* ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?)\b.*)$/iu.exec(
+    /^([\p{L}][\p{L} '-]+?) ((?:about )?[\d½¼¾⅓⅔][\d.,/½¼¾⅓⅔ ]* ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b.*)$/iu.exec(
       text,
     );
   if (behind) text = `${behind[2]!.trim()} ${behind[1]!}`;
@@ -76,7 +76,10 @@ export function cleaned(line: string): string {
       '',
     )
     .replace(/^(?:about|approx\.?|approximately|ca\.?|around|the)\s+/i, '')
-    .replace(/^(.*?\d+\S* |an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu, '$1sliced $2')
+    .replace(
+      /^(.*?\d+\S* (?:(?:k?g|ml|oz|lbs?|cups?|tbsps?|tsps?) )?|an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu,
+      '$1sliced $2',
+    )
     .replace(
       /,(?=\s*(?:peeled|sliced|chopped|crushed|grated|bruised|smashed|finely|roughly|thinly|cut|washed|rinsed|broken|halved|torn|juiced|or to taste|lightly|coarsely|packed|loosely|cold|boiling|filtered|cracked|stoned|pitted|scrubbed)\b).*$/i,
       '',
