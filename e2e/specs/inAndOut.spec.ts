@@ -45,7 +45,8 @@ test('three recipes are pasted, a guess is mended, one is planned and begun; the
   await expect(first.getByText(/1 knob, 15 g of ginger, fresh.*6 to 35/)).toBeVisible();
   expect(text).toContain('knob');
   // Mended in place: what follows is read anew.
-  const clause = first.getByRole('textbox').filter({ visible: true }).first();
+  // What goes into boiling water stands in a clause of its own.
+  const clause = first.getByRole('textbox').filter({ visible: true }).nth(1);
   const taken = await clause.inputValue();
   expect(taken).toContain('simmer 10 min');
   await clause.fill(taken.replace('simmer 10 min', 'simmer 12 min').replace('a knob of ginger', '18 g ginger'));
