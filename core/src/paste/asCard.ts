@@ -103,7 +103,7 @@ class Translator {
     end();
     // What is told in the words of cards already stays as it is.
     if (isCard(text, this.own)) {
-      const head = /^[\p{L}][\p{L} ]*: /u.exec(this.out[before]?.card ?? '')?.[0] ?? '';
+      const head = HEAD.exec(this.out[before]?.card ?? '')?.[0] ?? '';
       this.out.splice(before, this.out.length - before, { words: text, card: head + text, guesses: [], left: [] });
     }
   }
@@ -140,22 +140,33 @@ class Translator {
     return `${this.part}: `;
   }
 
-  /** Plants go in with the first thing that draws them, water before it, all else where it stands. */
-  private putEarly(l: Listed, card: string): void {
-    const clause = {
-      words: l.line.text,
-      card,
-      guesses: ['the method does not name it: it goes in here for now'],
-      left: [],
-    };
-    const at =
-      l.kind === 'water' && !this.pot.watered
-        ? 0
-        : l.kind === 'plant'
-          ? this.out.findIndex((c) => /\b(?:off the heat|simmer|boil|fridge|min)\b/.test(c.card))
-          : -1;
-    if (at < 0) this.out.push(clause);
-    else this.out.splice(at, 0, clause);
+  /** Plants of a part go in with the first thing that draws them there, water before it, all else where it stands. */
+  private putEarly(l: Listed, card: string, guesses: readonly string[]): void {
+    const here = 'the method does not name it: it goes in here for now';
+    const clause = { words: l.line.text, card, guesses: [...guesses, here], left: [] };
+    const [from, to] = this.clausesOf(l.line.part);
+    const first = (re: RegExp): number => this.out.findIndex((c, i) => i >= from && i < to && re.test(c.card));
+    const drawn = [/\b(?:off the heat|simmer|min)\b/, /\bto the boil\b/].map(first).find((i) => i >= 0) ?? -1;
+    const at = l.kind === 'water' && !this.pot.watered ? from : l.kind === 'plant' ? drawn : -1;
+    const there = this.out[at];
+    if (!there) return void this.out.push(clause);
+    // Water that is heated first is hot before it is in there.
+    const [, heating, then] = (l.kind === 'plant' && HEATS_FIRST.exec(there.card)) || [];
+    if (heating !== undefined && then !== undefined)
+      this.out.splice(at, 1, { ...there, card: heating, guesses: [], left: [] }, clause, { ...there, card: then });
+    else {
+      const head = HEAD.exec(there.card)?.[0] ?? '';
+      const rest = { ...there, card: there.card.slice(head.length) };
+      this.out.splice(at, 1, { ...clause, card: head + card }, rest);
+    }
+  }
+
+  /** From where to where the clauses of a part of the recipe stand; all of them where it has none of its own. */
+  private clausesOf(part: string | undefined): [from: number, to: number] {
+    const from = part === undefined ? -1 : this.out.findIndex((c) => c.card.startsWith(`${part}: `));
+    if (from < 0) return [0, this.out.length];
+    const next = this.out.findIndex((c, i) => i > from && HEAD.test(c.card));
+    return [from, next < 0 ? this.out.length : next];
   }
 
   /** What the list tells and the method never names: where it goes in is asked. */
@@ -167,17 +178,17 @@ class Translator {
         continue;
       }
       if (l.share < 0.04) continue;
-      const { card } = this.list.use(l, 1);
+      const { card, guesses } = this.list.use(l, 1);
       if (l.kind === undefined) {
-        this.tell(l.line.text, card, [], []);
+        this.tell(l.line.text, card, guesses);
         continue;
       }
       if (l.kind === 'pour' && /\b(?:splash|optional|if you like)\b/i.test(l.line.text)) {
         this.tell(l.line.text, '', [], [l.line.text]);
         continue;
       }
-      if (this.recipe.steps.length > 0) this.putEarly(l, card);
-      else this.tell(l.line.text, card, [], []);
+      if (this.recipe.steps.length > 0) this.putEarly(l, card, guesses);
+      else this.tell(l.line.text, card, guesses);
     }
     if (this.recipe.steps.length === 0 && this.list.things.some((l) => l.kind === 'plant'))
       this.tell(
@@ -210,5 +221,8 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
   return told.length > 0 && told.every((l) => l.kind === 'taken');
 };
 
+/** The name of a brew before its first clause. */
+const HEAD = /^[\p{L}][\p{L} ]*: /u;
+const HEATS_FIRST = /^(.*\b(?:to the boil|heat to [^,]+)), (.+)$/;
 /** What leaves the pot at another heat than it was. */
 const GETS_HOT = /^(?:to the boil|heat to|cool to|simmer|boil) ?/;

@@ -166,6 +166,19 @@ describe('a pasted recipe', () => {
     expect(stages(base)).toEqual(['dissolve', 'heat', 'hold 15', 'reduce', 'strain']);
     expect(poured(base)).toEqual({ 'Cold sparkling water': 150 });
   });
+  it('puts what no step names into the part it is listed in, into water that is hot, with all that was guessed', () => {
+    const r = read(
+      'Porch tea\nFor the syrup:\n100 g sugar\n100 ml water\n5 g lavender\nFor the tea:\n4 green tea bags\n1 litre water\nMethod\n' +
+        'Boil the sugar and water, steep 10 minutes, strain.\nBoil the water, steep 4 minutes, strain.',
+    );
+    expect(r.card.brews.map((b) => [b.name, b.way.ingredients.map((i) => i.plant)])).toEqual([
+      ['Syrup', ['lavender_fresh']],
+      ['Tea', ['green_tea_leaf']],
+    ]);
+    const { way } = r.card.brews[1]!;
+    expect(way.stages.find((s) => s.id === way.ingredients[0]!.enters.stageId)?.kind).toBe('steep');
+    expect(guesses(r).join()).toContain('2.2 g in a bag');
+  });
   it('heats no pot again that was cooled to where it is poured on', () => {
     const r = titled('Nettle cordial');
     expect(stages(r)).toEqual(['dissolve', 'heat', 'cool', 'steep 10080', 'strain']);
