@@ -72,6 +72,17 @@ describe('a recipe as it stands on a card', () => {
     const told = made.card.toLowerCase();
     for (const w of words) for (const piece of w.split(', ')) expect(told).toContain(piece.toLowerCase());
   });
+  it.each([
+    ['10 g ginger', 'asked', 'ginger, fresh'],
+    ['10 g dried ginger', 'taken', 'ginger, dried'],
+    ['60 g ginger', 'taken', 'ginger, fresh'],
+    ['20 g lemongrass', 'asked', 'lemongrass, fresh'],
+    ['1 tsp lavender', 'taken', 'lavender buds, dried'],
+  ])('dried or fresh is asked where either would be a usual dose: %s in a litre', (words, kind, told) => {
+    const [line] = readCard(`${words}, 1 L water, off the heat 5 min`).lines;
+    expect(line?.kind).toBe(kind);
+    expect(line?.told).toContain(told);
+  });
   it.each(['counter', 'sun', 'fridge'] as const)(
     'a steep of the %s is written where it stands, without heat',
     (place) => {

@@ -275,10 +275,9 @@ class Card {
     const likely = named.map((thing) => ({ thing, read: readAmount(words, thing.thing, reading(thing)) }));
     // What it can be without a question goes before what it might be with one.
     const certain = likely.filter((l) => l.read.kind === 'sure' || l.read.kind === 'spread');
-    const { thing, read } =
-      (certain.length > 0
-        ? this.usual(words, certain)
-        : (likely.find((l) => l.read.typical !== undefined) ?? likely[0])) ?? {};
+    const found: { thing: CardThing; read: AmountRead; either?: string } | undefined =
+      certain.length > 0 ? this.usual(words, certain) : (likely.find((l) => l.read.typical !== undefined) ?? likely[0]);
+    const { thing, read } = found ?? {};
     if (!thing || !read) {
       if (doing.toTaste) {
         this.tell(text, 'noted', 'to taste, in the note');
@@ -299,7 +298,7 @@ class Card {
     }
     if (read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml'))
       return this.withoutAmount(text, thing, read, doing, place);
-    this.take(text, words, thing, read, place, doing);
+    this.take(text, words, thing, read, place, doing, found?.either);
     return true;
   }
 
@@ -345,7 +344,7 @@ class Card {
   private usual(
     words: string,
     certain: readonly { thing: CardThing; read: AmountRead }[],
-  ): { thing: CardThing; read: AmountRead } | undefined {
+  ): { thing: CardThing; read: AmountRead; either?: string } | undefined {
     const [best, ...others] = certain;
     if (best?.thing.kind !== 'plant' || /\b(dried|dry|fresh|frozen|ground|powder)/i.test(words)) return best;
     const own = best.thing.plant;
@@ -354,7 +353,10 @@ class Card {
       thing.kind === 'plant' && thing.plant.latinName === own.latinName && thing.plant.part === own.part
         ? Math.abs(Math.log(read.typical! / litres / thing.plant.dose.typical))
         : Infinity;
-    return others.reduce((a, b) => (off(b) < off(a) - 0.5 ? b : a), best);
+    const usual = others.reduce((a, b) => (off(b) < off(a) - 0.5 ? b : a), best);
+    // Where the other form would be no odd dose either, it is asked which is meant.
+    const either = certain.find((c) => wetOf(c.thing) !== wetOf(usual.thing) && off(c) < off(usual) + EITHER_WAY);
+    return either ? { ...usual, either: either.thing.thing.name.toLowerCase() } : usual;
   }
 
   /** "cold water to 2 L", "water to the 1.2 L line", "water to 3 cm under the rim", "water just to cover". */
@@ -395,7 +397,15 @@ class Card {
     return true;
   }
 
-  private take(text: string, words: string, of: CardThing, read: AmountRead, place: Place, doing: Doing): void {
+  private take(
+    text: string,
+    words: string,
+    of: CardThing,
+    read: AmountRead,
+    place: Place,
+    doing: Doing,
+    either?: string,
+  ): void {
     const amount = read.typical!;
     const written = /^\d+(\.\d+)? ?(g|ml)$/.test(read.words) ? undefined : read.words;
     const worded =
@@ -407,12 +417,9 @@ class Card {
         ? `, ${short(read.low)} to ${short(read.high)}`
         : '';
     const guess = of.kind === 'plant' && of.guess === true;
-    const asked = read.kind === 'ask' || guess;
-    this.tell(
-      text,
-      asked ? 'asked' : 'taken',
-      asked ? `${told}${spread}. ${guess ? 'Is that what it is?' : (read.question ?? '')}` : told,
-    );
+    const asked = read.kind === 'ask' || guess || either !== undefined;
+    const question = guess ? 'Is that what it is?' : either ? `Or is it ${either}?` : (read.question ?? '');
+    this.tell(text, asked ? 'asked' : 'taken', asked ? `${told}${spread}. ${question}` : told);
     this.remember(words);
     const strained = place !== 'pot' || this.pot.isStrained();
     const taste = doing.toTaste ? { toTaste: true as const } : {};
@@ -560,6 +567,11 @@ class Card {
     };
   }
 }
+
+/** How much likelier than the other a dose must be to go without asking, as a logarithm. House estimate. */
+const EITHER_WAY = 1;
+const wetOf = (t: CardThing): boolean | undefined =>
+  t.kind === 'plant' ? t.plant.form.startsWith('fresh') : undefined;
 
 /** An end of a spread: no finer than it is known. */
 const short = (x: number): string => few(x >= 10 ? Math.round(x) : Math.round(x * 10) / 10);

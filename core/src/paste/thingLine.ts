@@ -57,6 +57,8 @@ export function cleaned(line: string): string {
       /(\d[\d.,]* ?(?:kg|g|ml|litres?|l))\s*(?:\/|\()\s*\d[\d¼½¾.,/ ]*\s?(?:lbs?|oz|fl oz|pints?|cups?|tbsp)(?:\s*\d+[½¼¾]?\s?oz)?\)?/i,
       '$1',
     )
+    // Whether it is dry or fresh is no aside.
+    .replace(/\s*\([^)]*\b(dried|fresh|frozen|ground)\b[^)]*\)/i, (m, what: string) => (/\d/.test(m) ? m : ` ${what}`))
     .replace(/\s*\([^)]*\)/g, (m) =>
       /\d\s*(?:g|ml|kg|l)\b/i.test(m) && !/\d\s*(?:g|ml|kg|l)\b/i.test(line.replace(m, '')) ? m : ' ',
     );
