@@ -275,7 +275,7 @@ class Card {
     const likely = named.map((thing) => ({ thing, read: readAmount(words, thing.thing, reading(thing)) }));
     // What it can be without a question goes before what it might be with one.
     const certain = likely.filter((l) => l.read.kind === 'sure' || l.read.kind === 'spread');
-    const found: { thing: CardThing; read: AmountRead; either?: string } | undefined =
+    const found: Found | undefined =
       certain.length > 0 ? this.usual(words, certain) : (likely.find((l) => l.read.typical !== undefined) ?? likely[0]);
     const { thing, read } = found ?? {};
     if (!thing || !read) {
@@ -298,7 +298,7 @@ class Card {
     }
     if (read.typical === undefined || (read.unit !== 'g' && read.unit !== 'ml'))
       return this.withoutAmount(text, thing, read, doing, place);
-    this.take(text, words, thing, read, place, doing, found?.either);
+    this.take(text, words, { thing, read, either: found?.either }, place, doing);
     return true;
   }
 
@@ -341,10 +341,7 @@ class Card {
   }
 
   /** Of forms of one plant that the words leave open, that which is nearest to its usual dose: 60 g of ginger are fresh. */
-  private usual(
-    words: string,
-    certain: readonly { thing: CardThing; read: AmountRead }[],
-  ): { thing: CardThing; read: AmountRead; either?: string } | undefined {
+  private usual(words: string, certain: readonly { thing: CardThing; read: AmountRead }[]): Found | undefined {
     const [best, ...others] = certain;
     if (best?.thing.kind !== 'plant' || /\b(dried|dry|fresh|frozen|ground|powder)/i.test(words)) return best;
     const own = best.thing.plant;
@@ -397,15 +394,8 @@ class Card {
     return true;
   }
 
-  private take(
-    text: string,
-    words: string,
-    of: CardThing,
-    read: AmountRead,
-    place: Place,
-    doing: Doing,
-    either?: string,
-  ): void {
+  private take(text: string, words: string, found: Found, place: Place, doing: Doing): void {
+    const { thing: of, read, either } = found;
     const amount = read.typical!;
     const written = /^\d+(\.\d+)? ?(g|ml)$/.test(read.words) ? undefined : read.words;
     const worded =
@@ -567,6 +557,9 @@ class Card {
     };
   }
 }
+
+/** What a piece is of, its amount, and the other form of it that it could be as well. */
+type Found = { thing: CardThing; read: AmountRead; either?: string | undefined };
 
 /** How much likelier than the other a dose must be to go without asking, as a logarithm. House estimate. */
 const EITHER_WAY = 1;

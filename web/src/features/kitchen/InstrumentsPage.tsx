@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import {
@@ -30,6 +29,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Empty, Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { TableFile, type Table } from './TableFile';
 
 const KIND_WORDS: Record<InstrumentKind, string> = {
   probe: 'probe thermometer',
@@ -174,46 +174,17 @@ const FORMAT_WORDS: Record<TimeFormat, string> = {
   'minutes-from-start': 'minutes from the brew’s start',
 };
 
-type Table = { name: string; head: readonly string[]; rows: readonly string[][] };
-
 /** A file of another logger: the cook says which column is what, and sees what is understood before it is kept. */
 function Logger(): ReactNode {
-  const [table, setTable] = useState<Table | undefined>(undefined);
-  const [fault, setFault] = useState<string | undefined>(undefined);
-  const read = (file: File | undefined): void => {
-    setFault(undefined);
-    setTable(undefined);
-    if (!file) return;
-    if (file.size > 20_000_000)
-      return setFault(`${file.name} has ${Math.round(file.size / 1e6)} MB; up to 20 MB is read.`);
-    Papa.parse<string[]>(file, {
-      skipEmptyLines: true,
-      complete: ({ data }) => {
-        const [head, ...rows] = data;
-        if (!head || head.length < 2 || rows.length === 0)
-          return setFault(`${file.name} is no table with a heading, a column of times and one of values.`);
-        setTable({ name: file.name, head, rows });
-      },
-      error: () => setFault(`${file.name} could not be read.`),
-    });
-  };
   return (
     <Panel title="Readings from another logger" className="mt-3">
-      <label className="block">
-        <span className="text-sm text-muted">A table with a heading (CSV, any separator)</span>
-        <input
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          onChange={(e) => read(e.target.files?.[0])}
-          className="mt-1 block min-h-11 w-full max-w-md py-2"
-        />
-      </label>
-      {fault && (
-        <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-wash px-3 py-2">
-          {fault}
-        </p>
-      )}
-      {table && <OfBatches key={table.name} table={table} />}
+      <TableFile
+        label="A table with a heading (CSV, any separator)"
+        columns="a column of times and one of values"
+        mostMB={20}
+      >
+        {(table) => <OfBatches key={table.name} table={table} />}
+      </TableFile>
     </Panel>
   );
 }

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { useMemo, useState, type ReactNode } from 'react';
 import { columnsOf, readPantryTable, withLots, type PantryColumns } from '@steepsis/core';
 import { serverNow } from '@/shared/api/clock';
@@ -8,47 +7,23 @@ import { Button } from '@/shared/ui/Button';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { PlainError } from '@/shared/ui/reasonOf';
+import { TableFile, type Table } from './TableFile';
 
-type Table = { name: string; head: string[]; rows: string[][] };
-const MOST_BYTES = 5_000_000;
 /** So many lines are shown before they are taken in. */
 const SHOWN = 8;
 
 /** A table of the pantry from elsewhere: its columns chosen, its lines looked at, then taken in behind what is there. */
 export function PantryTable(): ReactNode {
   const house = useHouse();
-  const [table, setTable] = useState<Table | undefined>(undefined);
-  const [fault, setFault] = useState<string | undefined>(undefined);
-  const read = (file: File | undefined): void => {
-    setTable(undefined);
-    setFault(undefined);
-    if (!file) return;
-    if (file.size > MOST_BYTES) return setFault(`${file.name} is too large for a pantry.`);
-    Papa.parse<string[]>(file, {
-      skipEmptyLines: true,
-      complete: ({ data }) => {
-        const [head, ...rows] = data;
-        if (!head || head.length < 2 || rows.length === 0)
-          return setFault(`${file.name} is no table with a heading, a column of plants and one of grams.`);
-        setTable({ name: file.name, head: head.map((h) => h.replace(/^\uFEFF/, '')), rows });
-      },
-      error: () => setFault(`${file.name} could not be read.`),
-    });
-  };
   return (
     <Panel title="A table of the pantry">
-      <label className="block">
-        <span>Lots from another program: a table with a heading (CSV, any separator).</span>
-        <input
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          onChange={(e) => read(e.target.files?.[0])}
-          className="mt-1 block min-h-11 w-full max-w-md py-2"
-        />
-      </label>
-      <Refusal error={fault ? new PlainError(fault) : null} />
-      {table && house.data && <Lines key={table.name} table={table} house={house.data} />}
+      <TableFile
+        label="Lots from another program: a table with a heading (CSV, any separator)."
+        columns="a column of plants and one of grams"
+        mostMB={5}
+      >
+        {(table) => house.data && <Lines key={table.name} table={table} house={house.data} />}
+      </TableFile>
     </Panel>
   );
 }
