@@ -122,12 +122,14 @@ function KitchenForm({ kept }: { kept: House['kitchen'] }): ReactNode {
       <Panel>
         <InWords kitchen={kitchen} change={change} />
         <InstrumentTicks kitchen={kitchen} change={change} />
-        <LinkButton kind="quiet" to="/kitchen/instruments">
-          Instruments that speak to Steepsis
-        </LinkButton>{' '}
-        <LinkButton kind="quiet" to="/kitchen/notebook">
-          The notebook as a file, and its copies
-        </LinkButton>
+        <div className="flex flex-wrap gap-x-6">
+          <LinkButton kind="quiet" to="/kitchen/instruments">
+            Instruments that speak to Steepsis
+          </LinkButton>
+          <LinkButton kind="quiet" to="/kitchen/notebook">
+            The notebook as a file, and its copies
+          </LinkButton>
+        </div>
       </Panel>
       <LanPanel />
       <div className="mt-3 grid gap-3 lg:grid-cols-2">

@@ -53,8 +53,8 @@ export function LanPanel(): ReactNode {
 const Closed = (): ReactNode => (
   <p className="max-w-prose">
     Steepsis answers this machine alone. To have a tablet at the stove, start it with{' '}
-    <code className="font-semibold">npm start -- --lan</code>; it then shows an address and a code here, and lets in
-    paired devices of your home network, and nobody else.
+    <code className="font-semibold whitespace-nowrap">npm start -- --lan</code>; it then shows an address and a code
+    here, and lets in paired devices of your home network, and nobody else.
   </p>
 );
 

@@ -58,6 +58,7 @@ export function DayBar(): ReactNode {
         <Edge
           linePx={linePx}
           now={now}
+          marks={next.map((at) => at.share)}
           names={names.filter((n) => shown.has(n.id)).map((n) => [n.share, n.share + n.width] as const)}
         />
         <ul aria-label="The next 24 hours">
@@ -132,10 +133,12 @@ const nameOf = (at: AtStove, now: number): string =>
 function Edge({
   linePx,
   now,
+  marks,
   names,
 }: {
   linePx: number;
   now: number;
+  marks: readonly number[];
   names: readonly (readonly [number, number])[];
 }): ReactNode {
   const ownNight = useHouse().data?.kitchen.body.night;
@@ -187,9 +190,12 @@ function Edge({
         )}
         <line x1="0" x2="0" y1="20%" y2="100%" className="stroke-ink" strokeWidth="3" />
       </svg>
-      <span className="absolute left-1.5 hidden text-[13px] font-semibold leading-none sm:top-2 sm:block">
-        {formatDate(now, 'H:mm')}
-      </span>
+      {/* Where a pot is due any moment its mark stands there instead. */}
+      {marks.every((share) => share * linePx > NOW_PX - MARK_PX / 2) && (
+        <span className="absolute left-1.5 hidden text-[13px] font-semibold leading-none sm:top-2 sm:block">
+          {formatDate(now, 'H:mm')}
+        </span>
+      )}
       {hours.map((h) => {
         const share = at(h.getTime()) / 100;
         if (!free(share) || share - last < (1.6 * HOUR_PX) / linePx) return null;
