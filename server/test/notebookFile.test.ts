@@ -156,6 +156,64 @@ describe('the notebook as one file', () => {
     ).toBe(true);
     const apart = after.body.batches.find((b) => b.id !== id)!;
     expect((await server.http.get(`/api/batches/${apart.id}`).expect(200)).body.events.at(-1).state).toBe('chilled');
+    // What is kept apart is known again.
+    expect(await look(clashing)).toMatchObject({ added: 0, grown: 0, apart: 0, kept: 1 });
+    await take(clashing, 'merged');
+    expect((await file()).body).toEqual(after.body);
+  });
+  it('keeps what belongs to a drink that is kept apart with that drink, and lets it go on there', async () => {
+    await lived();
+    const f = await file();
+    // One process opens one notebook at a time: each is stopped and started in turn.
+    const other = await new TestServer().start();
+    try {
+      other.later((server.now.getTime() - other.now.getTime()) / 60_000);
+      // The same name, made independently of each other: another recipe, and a batch of it.
+      const theirs = await other.measuredBatch();
+      await other.http
+        .put(`/api/drinks/${ROSELLE_COOLER.id}`)
+        .send({ ...ROSELLE_COOLER, version: 2, name: 'Theirs' })
+        .expect(200);
+      const sent = await file(other);
+      await server.restart();
+      await server.http
+        .put(`/api/drinks/${ROSELLE_COOLER.id}`)
+        .send({ ...ROSELLE_COOLER, version: 2, name: 'Ours' })
+        .expect(200);
+      expect(await take(sent, 'merged')).toMatchObject({ apart: 1 });
+      const moved = `${ROSELLE_COOLER.id}-2`;
+      const drinkOf = async (id: string): Promise<string> =>
+        (
+          (await server.http.get(`/api/batches/${id}`).expect(200)).body.events[0] as {
+            plan: { drink: { id: string } };
+          }
+        ).plan.drink.id;
+      expect(await drinkOf(theirs)).toBe(moved);
+      expect(await drinkOf(f.body.batches[0]!.id)).toBe(ROSELLE_COOLER.id);
+      const lines = async (drinkId: string): Promise<string[]> =>
+        (await server.http.get(`/api/batches?drinkId=${drinkId}`).expect(200)).body.batches.map(
+          (b: { id: string }) => b.id,
+        );
+      expect(await lines(moved)).toEqual([theirs]);
+      // It goes on where it came from: known again, one event more.
+      const before = await file();
+      expect(await look(sent)).toMatchObject({ added: 0, grown: 0, apart: 0 });
+      await other.restart();
+      other.later(5);
+      await other.say(theirs, MIX).expect(200);
+      await other.http
+        .put(`/api/drinks/${ROSELLE_COOLER.id}`)
+        .send({ ...ROSELLE_COOLER, version: 3, name: 'Theirs again' })
+        .expect(200);
+      const more = await file(other);
+      await server.restart();
+      expect(await take(more, 'merged')).toMatchObject({ apart: 0, added: 0, grown: 2 });
+      const after = await file();
+      for (const d of before.body.drinks) expect(after.body.drinks).toContainEqual(d);
+      expect(after.body.drinks.filter((d) => d.id === moved).map((d) => d.version)).toContain(3);
+    } finally {
+      await other.stop();
+    }
   });
   it('in the place of what is here makes a copy of that before', async () => {
     const f = await file();

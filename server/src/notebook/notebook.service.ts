@@ -187,10 +187,10 @@ type Row = { of: string; id: string; seq: number; at: string; received_at: strin
 
 function thingsOf(rows: readonly Row[], thing: 'batch' | 'jug'): NotebookThing[] {
   const things = new Map<string, NotebookThing['events'][number][]>();
-  for (const r of rows)
-    things.set(r.of, [
-      ...(things.get(r.of) ?? []),
-      { id: r.id, seq: r.seq, at: r.at, receivedAt: r.received_at, body: storedBody(thing, r.body) },
-    ]);
+  for (const r of rows) {
+    const events = things.get(r.of) ?? [];
+    things.set(r.of, events);
+    events.push({ id: r.id, seq: r.seq, at: r.at, receivedAt: r.received_at, body: storedBody(thing, r.body) });
+  }
   return [...things].map(([id, events]) => ({ id, events }));
 }
