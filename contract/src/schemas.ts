@@ -28,7 +28,8 @@ import { SHELF_EVENTS } from './shelfSchemas';
 /** "TT-06" */
 const RULE_ID = /^[A-Z]{2,5}-\d\d$/;
 
-const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
+/** A figure of a range of the core. */
+export const ranged = (range: { min: number; max: number }): Joi.NumberSchema =>
   Joi.number().min(range.min).max(range.max).required();
 const id = Joi.string()
   .guid({ version: ['uuidv4', 'uuidv7'] })
@@ -123,7 +124,8 @@ export const glassPourSchema = Joi.object({
   ...Object.fromEntries(Object.entries(GLASS_POUR_RANGES).map(([field, range]) => [field, ranged(range)])),
 });
 
-const verdictSchema = Joi.object({
+/** What was said of a glass. */
+export const verdictSchema = Joi.object({
   strength: Joi.number().integer().min(-2).max(2).required(),
   harsh: Joi.number().integer().min(0).max(3).required(),
   sweet: Joi.valid(-1, -0.5, 0, 0.5, 1).required(),

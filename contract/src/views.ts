@@ -158,6 +158,16 @@ export type NotebookReport = {
   lines: readonly ReportLine[];
 };
 
+/** POST /api/tables/batches and /api/tables/tastings: what became of each line, or would. */
+export type TableReport = {
+  lines: readonly {
+    line: number;
+    /** new here; here already; not taken in, and why */
+    becomes: 'new' | 'same' | 'not';
+    why?: string;
+  }[];
+};
+
 /** GET /api/drinks/lots-so-far: what each lot gives that was tasted, ×, by plant and lot */
 export type LotsSoFar = { lots: Readonly<Record<string, Ranged>> };
 

@@ -232,6 +232,7 @@ export {
   type Progress,
   type Trouble,
 } from './batch/progress';
+export { toldAfter, type KnownAfter, type ToldAfter } from './batch/toldAfter';
 export { decide, mostThatCanComeOutMl, type Decision, type RefusalReason } from './batch/decide';
 export { jarExpected, type JarExpected } from './batch/jarExpected';
 export { tendingTimes, type TendingTime } from './ferment/schedule';
@@ -355,6 +356,15 @@ export { planBackwards, type Backwards, type Starting } from './plan/backwards';
 export { compareWays, methodsOf, type Candidate, type WayColumn } from './plan/compareWays';
 export { steepMapOf, type InPot, type PlannedSteepMap } from './plan/steepMapOf';
 export { strengthInWords, sweetnessInWords } from './words/strengthWords';
+export {
+  HARSH_WORDS,
+  STATE_WORDS,
+  STRENGTH_WORDS,
+  SWEET_WORDS,
+  TART_WORDS,
+  wordFor,
+  type Word,
+} from './words/verdictWords';
 export { timesStandard } from './liquid/strength';
 export { POURS, syrupAsked, type PoursLike, type SyrupAnswer, type SyrupWish } from './sugar/syrupAsked';
 export { alsoToGet, type AlsoToGet } from './plan/alsoToGet';
@@ -547,12 +557,26 @@ export {
 export { jsonLdOf, plainTextOf, recipesOfJsonLd, type RecipeJsonLd } from './formats/schemaOrg';
 export {
   columnsOf,
-  readPantryTable,
-  withLots,
-  type LotRead,
-  type PantryColumns,
-  type PantryRead,
-} from './pantry/fromTable';
+  type TableColumn,
+  type TableColumns,
+  type TableFault,
+  type TableRead,
+  type TableReading,
+} from './tables/table';
+export { PANTRY_COLUMNS, readPantryTable, withLots, type LotRead, type PantryColumn } from './tables/pantryTable';
+export {
+  LEFT_COLUMNS,
+  MADE_COLUMNS,
+  readLeftTable,
+  readMadeTable,
+  readTastedTable,
+  TASTED_COLUMNS,
+  type LeftColumn,
+  type MadeColumn,
+  type MadeRead,
+  type TastedColumn,
+  type TastedRead,
+} from './tables/batchTables';
 export { shaken } from './serve/shaken';
 export { HOLD_AT_LEAST_C, holdHot, type HeldHour, type HotHolding } from './serve/hotHolding';
 export { GLASS_POUR_RANGES, GLASS_STATE, SERVED_AS, type GlassPour, type ServedAs } from './serve/atGlass';

@@ -97,7 +97,7 @@ test('three recipes are pasted, a guess is mended, one is planned and begun; the
   await expect(page.getByRole('heading', { name: 'Porch hibiscus' })).toBeVisible();
   await other.open('/kitchen/notebook');
   // A table with semicolons, decimal commas and a mark of its encoding: its columns are found, what is no plant is told.
-  await page.getByLabel(/^Lots from another program/).setInputFiles({
+  await page.getByLabel(/^A file with a heading/).setInputFiles({
     name: 'lots.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('\uFEFFTea;Bought;Grams\nblack tea;5.7.2026;180,5\nmoon dust;;20\n'),
@@ -108,6 +108,36 @@ test('three recipes are pasted, a guess is mended, one is planned and begun; the
   await expect(page.getByText('1 lot is in the pantry.')).toBeVisible();
   await other.open('/pantry/black_tea_leaf');
   await expect(page.getByRole('list', { name: 'Lots' }).getByRole('listitem')).toHaveCount(1);
+  // What was made before, and what was said of it: looked over line by line, then taken in; the others say why they are not.
+  await other.open('/kitchen/notebook');
+  const table = async (of: string, text: string): Promise<void> => {
+    await page.getByRole('combobox', { name: 'What the table is of' }).click();
+    await page.getByRole('option', { name: of }).click();
+    await page.getByLabel(/^A file with a heading/).setInputFiles({
+      name: `${of}.csv`,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(text),
+    });
+  };
+  await table(
+    'batches',
+    'Date;Tea;litres;yield\n5.7.2025;Rooibos and quince;1,5;\n6.7.2025;moon tea;2;\n7.7.2025;sumac;2;20000\n',
+  );
+  await expect(page.getByRole('list', { name: 'Batches that were read' })).toContainText(
+    'Rooibos and quince, 5 Jul 2025',
+  );
+  await expect(page.getByText('Line 3: “moon tea” is not a drink of the book')).toBeVisible();
+  await other.button('Look them over').click();
+  await expect(page.getByText('1 batch would be new here, 1 that cannot be taken in.')).toBeVisible();
+  await expect(page.getByText(/^Line 4: 20000 ml is more than went into the pot/)).toBeVisible();
+  await other.button('Take 1 batch in').click();
+  await expect(page.getByText('1 batch taken in, 1 that cannot be taken in.')).toBeVisible();
+  await table('tastings', 'Date,Tea,strength,note\n2025-07-05,Rooibos and quince,too weak,"thin, pale"\n');
+  await other.button('Look it over').click();
+  await other.button('Take 1 tasting in').click();
+  await expect(page.getByText('1 tasting taken in.')).toBeVisible();
+  await other.open('/taste/drink/rooibos-quince');
+  await expect(page.getByText('thin, pale').first()).toBeVisible();
   // Half a file is refused, in words.
   await other.open('/kitchen/notebook');
   await page.getByLabel('File of a notebook').setInputFiles({

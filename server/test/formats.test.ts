@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import Ajv2019 from 'ajv/dist/2019';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
-import Papa from 'papaparse';
+import { parse } from 'csv-parse/sync';
 import { BOOK, recipesIn, ROSELLE_COOLER } from '@steepsis/core';
 import { DEMO_KITCHEN, demoOccasion, DEMO_PLANT, demoPantry } from '../src/demo/demoHouse';
 import { documentSchema } from '../src/formats/documents';
@@ -118,9 +118,8 @@ describe('tables', () => {
       .expect(200)
       .expect('content-type', /text\/csv/);
     expect(text.startsWith('\uFEFF')).toBe(true);
-    const { data, errors } = Papa.parse<string[]>(text.slice(1).trimEnd());
-    expect(errors).toEqual([]);
-    for (const row of data) expect(row).toHaveLength(data[0]!.length);
+    // By a reader that has nothing to do with what writes it; it refuses rows of another length.
+    const data = parse(text, { bom: true }) as string[][];
     return data;
   };
   it('of batches, tastings, the shelf and the pantry have a unit in every header that has one, and text stays text', async () => {

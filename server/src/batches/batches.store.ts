@@ -138,6 +138,23 @@ export class BatchesStore {
     await BatchEventRow.bulkCreate(rows, { transaction });
   }
 
+  /** Batches of a drink that were begun at just that moment. */
+  async begunAt(drinkId: string, at: string): Promise<string[]> {
+    return (await BatchRow.findAll({ where: { drink_id: drinkId, started_at: at }, attributes: ['id'] })).map(
+      (r) => r.id,
+    );
+  }
+
+  /** The latest batch of a drink that was begun by a moment. */
+  async lastBegunBy(drinkId: string, at: string): Promise<string | undefined> {
+    const row = await BatchRow.findOne({
+      where: { drink_id: drinkId, started_at: { [Op.lte]: at } },
+      attributes: ['id'],
+      order: [['started_at', 'DESC']],
+    });
+    return row?.id;
+  }
+
   /** What was remembered is forgotten: everything may be another. */
   forgetAll(): void {
     this.made = undefined;

@@ -7,9 +7,11 @@ import {
   readDrink,
   type Drink,
   type KitchenUse,
+  type KnownAfter,
   type Learned,
   type NextTime,
   type PlanTarget,
+  type ToldAfter,
 } from '@steepsis/core';
 import type { DrinkList, DrinkSummary, DrinkVersions, DrinkView, LotsSoFar } from '@steepsis/contract';
 import { DatabaseService } from '../database/database.service';
@@ -161,6 +163,12 @@ export class DrinksService {
     const kitchen = kitchenAs(await this.house.kitchen(), use);
     const learned = await this.learnedOf(drink, target.drinker);
     return this.planner.work('toStart', { drink, target, kitchen, learned });
+  }
+
+  /** A drink as it was made before it was told of, in this house. */
+  async tellMade(drink: Drink, target: PlanTarget, told: { at: string; known: KnownAfter }): Promise<ToldAfter> {
+    const kitchen = await this.house.kitchen();
+    return this.planner.work('toTell', { drink, target, kitchen, learned: await this.learnedOf(drink), ...told });
   }
 
   /** What past tastings have taught of a drink, for whom it is; undefined before the first of its kind. */

@@ -1,14 +1,18 @@
-import { Controller, Get, Module, Param, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Module, Param, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
-import { jsonLdOf, plainTextOf } from '@steepsis/core';
+import { jsonLdOf, plainTextOf, type MadeRead, type TastedRead } from '@steepsis/core';
+import { keepLinesSchema, madeLinesSchema, tastedLinesSchema, type TableReport } from '@steepsis/contract';
 import { BatchesStoreModule } from '../batches/batches-store.module';
 import { DrinksModule } from '../drinks/drinks.module';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseModule } from '../house/house.module';
+import { Intake } from '../shared/intake';
 import { notFound } from '../shared/problem.filter';
+import { StreamModule } from '../stream/stream.module';
 import { documentSchema, type JsonSchema } from './documents';
 import { openApi } from './openApi';
 import { TABLES, TablesService } from './tables.service';
+import { TablesInService } from './tablesIn.service';
 
 /** Open formats: what the addresses answer, what the documents are, and drinks for other programs. */
 @Controller('api')
@@ -18,6 +22,8 @@ class FormatsController {
   constructor(
     private readonly drinks: DrinksService,
     private readonly tables: TablesService,
+    private readonly tablesIn: TablesInService,
+    private readonly intake: Intake,
   ) {}
 
   @Get('openapi.json')
@@ -44,6 +50,26 @@ class FormatsController {
       .send(await this.tables.csv(known));
   }
 
+  /** Lines of a table of batches or of the shelf: looked over, or taken in. */
+  @Post('tables/batches')
+  @HttpCode(200)
+  takeMade(@Body() body: unknown, @Query() query: unknown): Promise<TableReport> {
+    const { lines } = this.intake.accept<{ lines: (MadeRead & { line: number })[] }>(madeLinesSchema, body);
+    return this.tablesIn.made(lines, this.keeps(query));
+  }
+
+  /** Lines of a table of tastings: looked over, or taken in. */
+  @Post('tables/tastings')
+  @HttpCode(200)
+  takeTasted(@Body() body: unknown, @Query() query: unknown): Promise<TableReport> {
+    const { lines } = this.intake.accept<{ lines: (TastedRead & { line: number })[] }>(tastedLinesSchema, body);
+    return this.tablesIn.tasted(lines, this.keeps(query));
+  }
+
+  private keeps(query: unknown): boolean {
+    return this.intake.accept<{ keep: boolean }>(keepLinesSchema, query, { fromQuery: true }).keep;
+  }
+
   @Get('drinks/:id/recipe.jsonld')
   async data(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const recipe = jsonLdOf(await this.drinks.drink(id));
@@ -57,8 +83,8 @@ class FormatsController {
 }
 
 @Module({
-  imports: [DrinksModule, BatchesStoreModule, HouseModule],
+  imports: [DrinksModule, BatchesStoreModule, HouseModule, StreamModule],
   controllers: [FormatsController],
-  providers: [TablesService],
+  providers: [TablesService, TablesInService],
 })
 export class FormatsModule {}

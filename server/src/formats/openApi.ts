@@ -6,14 +6,17 @@ import {
   drinkForSchema,
   drinkSchema,
   JUG_EVENT_SCHEMAS,
+  keepLinesSchema,
   keptDocumentSchema,
   labelAskSchema,
   listBatchesSchema,
+  madeLinesSchema,
   nextCopySchema,
   notebookFileSchema,
   startBatchSchema,
   startJugSchema,
   takeNotebookSchema,
+  tastedLinesSchema,
 } from '@steepsis/contract';
 import { DOCUMENTS, jsonSchemaOf, type JsonSchema } from './documents';
 
@@ -91,6 +94,16 @@ export const ROUTES: Readonly<Record<string, Route>> = {
   'get /api/print/jars/{id}.ics': { summary: 'What a live jar wants, as a calendar', type: 'text/calendar' },
   'get /api/stream': { summary: 'What has changed, as it does', type: 'text/event-stream' },
   'get /api/tables/{name}.csv': { summary: 'Batches, tastings, the shelf, the pantry as a table', type: 'text/csv' },
+  'post /api/tables/batches': {
+    summary: 'Takes lines in of batches that were made before and what is left of them, or looks them over',
+    query: keepLinesSchema,
+    body: madeLinesSchema,
+  },
+  'post /api/tables/tastings': {
+    summary: 'Takes lines in of what was said of batches, or looks them over',
+    query: keepLinesSchema,
+    body: tastedLinesSchema,
+  },
   'get /api/openapi.json': { summary: 'This description' },
   'get /api/schemas/{name}.json': { summary: 'A document as JSON Schema' },
 };

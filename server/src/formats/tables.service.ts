@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import Papa from 'papaparse';
+import { QueryTypes } from 'sequelize';
 import { batchAfter, volumeMl, type Verdict } from '@steepsis/core';
 import { BatchesStore } from '../batches/batches.store';
 import { BatchEventRow, BatchRow } from '../database/models';
@@ -36,10 +37,11 @@ export class TablesService {
   }
 
   private async made(): Promise<Table> {
+    const cells = await cellsOfBatches();
     const rows = await BatchRow.findAll({ order: [['started_at', 'DESC']] });
     return {
-      header: ['batch', 'drink', 'way', 'begun (UTC)', 'planned (L)', 'stands', 'last happened (UTC)'],
-      rows: rows.map((b) => [b.id, b.drink_name, b.way_name, b.started_at, b.litres, b.phase, b.last_event_at]),
+      header: [...OF_BATCHES, 'stands', 'last happened (UTC)'],
+      rows: rows.map((b) => [...cells(b), b.phase, b.last_event_at]),
     };
   }
 
@@ -77,13 +79,15 @@ export class TablesService {
   }
 
   private async shelf(): Promise<Table> {
+    const cells = await cellsOfBatches();
+    const lines = new Map((await BatchRow.findAll({ where: { on_shelf: true } })).map((b) => [b.id, b]));
     const { items } = await eachAlone(await this.batches.onShelf(), async ({ events }) => batchAfter(await events()));
     return {
-      header: ['batch', 'drink', 'thing', 'left (ml)', 'made (UTC)'],
+      header: [...OF_BATCHES, 'thing', 'left (ml)'],
       rows: items.flatMap((b) =>
         b.vessels
           .filter((v) => volumeMl(v.liquid) >= 1)
-          .map((v): Cell[] => [b.id, b.plan.drink.name, v.name, Math.round(volumeMl(v.liquid)), b.startedAt]),
+          .map((v): Cell[] => [...cells(lines.get(b.id)!), v.name, Math.round(volumeMl(v.liquid))]),
       ),
     };
   }
@@ -105,6 +109,49 @@ export class TablesService {
       ),
     };
   }
+}
+
+const rowsOf = <T extends object>(sql: string): Promise<T[]> =>
+  BatchRow.sequelize!.query<T>(sql, { type: QueryTypes.SELECT });
+
+const OF_BATCHES = [
+  ...['batch', 'drink', 'way', 'begun (UTC)', 'planned (L)', 'steep (min)', 'came out (ml)'],
+] as const;
+
+/** What a table tells of a batch, under {@link OF_BATCHES}. */
+async function cellsOfBatches(): Promise<(b: BatchRow) => Cell[]> {
+  const [steeps, cameOut] = [await steepsOfAll(), await volumesOfAll()];
+  return (b) => {
+    const { steepMin, brewId } = steeps.get(b.id) ?? {};
+    return [
+      ...[b.id, b.drink_name, b.way_name, b.started_at, b.litres, steepMin ?? ''],
+      cameOut.get(`${b.id} ${brewId}`) ?? '',
+    ];
+  };
+}
+
+/** How long the first brew of each batch was to steep, read off its plan where that stands. */
+async function steepsOfAll(): Promise<ReadonlyMap<string, { steepMin: number; brewId: string }>> {
+  const rows = await rowsOf<{ id: string; steepMin: number; brewId: string }>(
+    `SELECT batch_id AS id, json_extract(body, '$.plan.target.steepMin') AS steepMin,
+       json_extract(body, '$.plan.brews[0].brewId') AS brewId
+     FROM batch_events WHERE seq = 0 AND json_valid(body)`,
+  );
+  return new Map(rows.map((r) => [r.id, r]));
+}
+
+/** What came out of each brew as it was measured last, ml, by "batch brew"; what was taken back does not count. */
+async function volumesOfAll(): Promise<ReadonlyMap<string, number>> {
+  const rows = await rowsOf<{ id: string; brewId: string; value: number }>(
+    `SELECT batch_id AS id, json_extract(body, '$.brewId') AS brewId, json_extract(body, '$.value') AS value
+     FROM batch_events
+     WHERE body LIKE '%"type":"measured"%' AND body LIKE '%"what":"volume"%' AND json_valid(body)
+       AND id NOT IN (
+         SELECT json_extract(body, '$.eventId') FROM batch_events WHERE body LIKE '%"type":"undone"%' AND json_valid(body)
+       )
+     ORDER BY batch_id, seq`,
+  );
+  return new Map(rows.map((r) => [`${r.id} ${r.brewId}`, Math.round(r.value)]));
 }
 
 type Told = { type?: string; eventId?: string; state?: string; verdict?: Verdict };

@@ -1,6 +1,5 @@
-import { createHash } from 'node:crypto';
-import { v4 } from 'uuid';
 import type { NotebookBody, NotebookReport, NotebookThing, ReportLine } from '@steepsis/contract';
+import { idOf } from '../shared/idOf';
 
 // What taking a notebook in would do to the one that is here. Nothing is overwritten: what clashes is kept apart, under a name of its own.
 
@@ -199,13 +198,7 @@ const toldOf = (e: NotebookThing['events'][number]): string => JSON.stringify(so
 function underOwnIds(thing: NotebookThing, here: NotebookThing | undefined): NotebookThing {
   const otherwise =
     thing.events.find((e, i) => !here?.events[i] || toldOf(e) !== toldOf(here.events[i])) ?? thing.events[0]!;
-  const anew = (id: string): string =>
-    v4({
-      random: createHash('sha256')
-        .update(`${id} ${toldOf(otherwise)}`)
-        .digest()
-        .subarray(0, 16),
-    });
+  const anew = (id: string): string => idOf(`${id} ${toldOf(otherwise)}`);
   return withIds(thing, new Map([thing.id, ...thing.events.map((e) => e.id)].map((id) => [id, anew(id)])));
 }
 

@@ -9,11 +9,14 @@ import {
   planOrWhy,
   requireDrink,
   shoppingList,
+  TARGET_RANGES,
+  toldAfter,
   type Dipstick,
   type Drink,
   type Finding,
   type FrozenPlan,
   type Kitchen,
+  type KnownAfter,
   type Learned,
   type NextMaking,
   type NextTime,
@@ -21,6 +24,7 @@ import {
   type PlanResult,
   type PlanTarget,
   type TastingRecord,
+  type ToldAfter,
   type Vessel,
 } from '@steepsis/core';
 import { cardText, type CardText } from '../print/recipeText';
@@ -62,6 +66,22 @@ export const toStart = (input: PlanInput): Worked<ReadyToStart> =>
     findings: findingsOf(...factsOfPlan(plan)),
     needs: shoppingList(plan, []).map(({ plant, needG }) => ({ plant, needG })),
   }));
+
+/** A batch told after it was made; of what is left, so much is made that it could be left. */
+export function toTell(input: PlanInput & { at: string; known: KnownAfter }): Worked<ToldAfter> {
+  const tell = (litres: number): Worked<ToldAfter> =>
+    planned({ ...input, target: { ...input.target, litres } }, (plan) =>
+      toldAfter(freezePlan(plan), input.at, input.known),
+    );
+  const { litres } = input.target;
+  const first = tell(litres);
+  if (first.kind !== 'worked' || first.value.kind === 'told' || !first.value.madeShare) return first;
+  const larger = (litres * MORE_THAN_LEFT) / first.value.madeShare;
+  return larger > TARGET_RANGES.litres.max ? first : tell(larger);
+}
+
+/** Pots and bottles take some with them. House choice. */
+const MORE_THAN_LEFT = 1.05;
 
 /** The words of its card. */
 export const toCard = (input: PlanInput & { day: string }): Worked<CardText> =>

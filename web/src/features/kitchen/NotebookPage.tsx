@@ -9,7 +9,7 @@ import { Button, LinkButton } from '@/shared/ui/Button';
 import { Failed, Loading, Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
 import { PlainError } from '@/shared/ui/reasonOf';
-import { PantryTable } from './PantryTable';
+import { TablesIn } from './TablesIn';
 
 /** The whole notebook: taken along as one file, taken in from one, and the copies that are made of it. */
 export function Component(): ReactNode {
@@ -47,7 +47,7 @@ export function Component(): ReactNode {
             </p>
           </Panel>
           <TakeIn />
-          <PantryTable />
+          <TablesIn />
         </div>
         <Copies />
       </div>

@@ -45,7 +45,7 @@ export function TableFile({
           type="file"
           accept=".csv,.txt,.tsv,text/csv,text/plain"
           onChange={(e) => read(e.target.files?.[0])}
-          className="mt-1 block min-h-11 w-full max-w-md py-2"
+          className="mt-1 block w-full max-w-md py-1 file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-md file:border file:border-solid file:border-ink/35 file:bg-surface file:px-4 file:font-semibold file:text-ink"
         />
       </label>
       <Refusal error={fault === undefined ? null : new PlainError(fault)} />

@@ -1,26 +1,26 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
+  type BenchPart,
   colourIn,
   flavoursOf,
   isKept,
-  JUICES,
-  stateNote,
-  timesStandard,
-  toldLiquid,
-  volumeMl,
-  type BenchPart,
-  type Juice,
   type JugFix,
+  type Juice,
+  JUICES,
   type Kept,
   type Kitchen,
   type Liquid,
   type Pourable,
   type ServedState,
+  STATE_WORDS,
+  stateNote,
   type Taste,
+  timesStandard,
   type ToBeDrunk,
+  toldLiquid,
+  volumeMl,
 } from '@steepsis/core';
 import type { AskedPart } from '@steepsis/contract';
-import { STATE } from '@/shared/verdict/verdictWords';
 import { VerdictGlass } from '@/shared/verdict/VerdictGlass';
 import * as f from '@/shared/format/format';
 import { plantName } from '@/shared/format/names';
@@ -123,7 +123,7 @@ export function TasteAndFix({
     >
       <div className="grid gap-5 lg:grid-cols-2">
         <div className="space-y-4">
-          <Chips label="I tasted it" value={state} choices={STATE} onValue={setState} />
+          <Chips label="I tasted it" value={state} choices={STATE_WORDS} onValue={setState} />
           {note && <p className="text-sm">{note}</p>}
           <VerdictGlass said={said} colour={colourIn(subject.jug, { diameterCm: 7 })} onSay={say} />
           <p>

@@ -3,19 +3,22 @@ import {
   JUG_GOES,
   JUG_PARTS,
   jugCard,
-  jugResult,
-  levelAfterJug,
-  saidOfJug,
   type JugCourse,
   type JugGo,
   type JugPart,
+  jugResult,
+  levelAfterJug,
+  saidOfJug,
+  STRENGTH_WORDS,
+  SWEET_WORDS,
+  TART_WORDS,
+  wordFor,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { plantName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Panel } from '@/shared/ui/Panel';
-import { STRENGTH, SWEET, TART, wordFor } from '@/shared/verdict/verdictWords';
 import { useTrainer } from './trainerStore';
 import { anotherWords, offBy } from './trainerWords';
 
@@ -88,7 +91,7 @@ function SaidOfIt({ course }: { course: JugCourse }): ReactNode {
           <li key={n} className="flex flex-wrap justify-between gap-x-4 py-1.5">
             <span>{before ? `after ${amounts(before)}` : 'as it stands'}</span>
             <strong className="font-semibold">
-              {wordFor(STRENGTH, strength)}, {wordFor(SWEET, sweet)}, {wordFor(TART, tart)}
+              {wordFor(STRENGTH_WORDS, strength)}, {wordFor(SWEET_WORDS, sweet)}, {wordFor(TART_WORDS, tart)}
             </strong>
           </li>
         );

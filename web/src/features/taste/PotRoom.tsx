@@ -1,11 +1,21 @@
 import { useState, type ReactNode } from 'react';
-import { levelAfterPot, potCard, potLastMin, potResult, saidOfSip, sipsOf, type PotCourse } from '@steepsis/core';
+import {
+  HARSH_WORDS,
+  levelAfterPot,
+  potCard,
+  type PotCourse,
+  potLastMin,
+  potResult,
+  saidOfSip,
+  sipsOf,
+  STRENGTH_WORDS,
+  wordFor,
+} from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { plantName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { figure } from '@/shared/ui/Figure';
 import { Panel } from '@/shared/ui/Panel';
-import { HARSH, STRENGTH, wordFor } from '@/shared/verdict/verdictWords';
 import { useTrainer } from './trainerStore';
 import { anotherWords, offBy } from './trainerWords';
 
@@ -83,7 +93,7 @@ function Sips({ course }: { course: PotCourse }): ReactNode {
           <li key={i} className="flex justify-between gap-4 py-1.5">
             <span>at {minutes} min</span>
             <strong className="font-semibold">
-              {wordFor(STRENGTH, strength)}, {wordFor(HARSH, harsh)}
+              {wordFor(STRENGTH_WORDS, strength)}, {wordFor(HARSH_WORDS, harsh)}
             </strong>
           </li>
         );

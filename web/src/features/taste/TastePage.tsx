@@ -1,13 +1,14 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
-  glassColourOf,
-  leafOf,
-  jugToPourAway,
-  planOrWhy,
   type Batch,
+  glassColourOf,
+  jugToPourAway,
+  leafOf,
   type Plan,
+  planOrWhy,
   type ServedState,
+  STATE_WORDS,
   type Verdict,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
@@ -21,7 +22,6 @@ import { Chips } from '@/shared/ui/Chips';
 import { LastDay } from '@/shared/ui/LastDay';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { STATE } from '@/shared/verdict/verdictWords';
 import { VerdictGlass, type Said } from '@/shared/verdict/VerdictGlass';
 import { workedOut } from '@/shared/ui/reasonOf';
 import { AgainstWhich } from '@/shared/verdict/AgainstWhich';
@@ -109,7 +109,7 @@ function VerdictForm({ batch }: { batch: Batch }): ReactNode {
   return (
     <Panel title="How is it?">
       <div className="space-y-4">
-        <Chips label="It was" value={state} choices={STATE} onValue={setState} />
+        <Chips label="It was" value={state} choices={STATE_WORDS} onValue={setState} />
         <VerdictGlass said={said} colour={colour} onSay={(part) => setSaid((was) => ({ ...was, ...part }))} />
         <label className="block text-sm text-muted">
           A note, if you like

@@ -1,13 +1,15 @@
 import { useState, type ReactNode } from 'react';
 import {
+  type Course,
   COURSE_GLASSES,
+  type CourseLevel,
+  houseTruth,
   newBagTold,
   nextLevel,
   resultOf,
   saidOf,
-  houseTruth,
-  type Course,
-  type CourseLevel,
+  STRENGTH_WORDS,
+  wordFor,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { Button, LinkButton } from '@/shared/ui/Button';
@@ -15,7 +17,6 @@ import { figure } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Page } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
-import { STRENGTH, wordFor } from '@/shared/verdict/verdictWords';
 import { JugRoom } from './JugRoom';
 import { PotRoom } from './PotRoom';
 import { anotherWords, offBy } from './trainerWords';
@@ -145,7 +146,7 @@ function Said({ course }: { course: Course }): ReactNode {
       {course.pouredX.map((x, i) => (
         <li key={i} className="flex justify-between gap-4 py-1.5">
           <span>{f.strength(x)}</span>
-          <strong className="font-semibold">{wordFor(STRENGTH, saidOf(course, i, x))}</strong>
+          <strong className="font-semibold">{wordFor(STRENGTH_WORDS, saidOf(course, i, x))}</strong>
         </li>
       ))}
     </ol>
@@ -191,7 +192,7 @@ function Truth({ course }: { course: Course }): ReactNode {
               <th scope="row" className="py-1.5 text-left font-medium">
                 {f.strength(x)}
               </th>
-              <td>{wordFor(STRENGTH, saidOf(course, i, x))}</td>
+              <td>{wordFor(STRENGTH_WORDS, saidOf(course, i, x))}</td>
               <td>{offBy(result.own[i]!)}</td>
               <td>{offBy(result.advised[i]!)}</td>
             </tr>

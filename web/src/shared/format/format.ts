@@ -1,4 +1,4 @@
-import { format as formatDate, isToday, isTomorrow, isYesterday } from 'date-fns';
+import { format as formatDate, isToday, isThisYear, isTomorrow, isYesterday } from 'date-fns';
 import { printVolume, strengthInWords, sweetnessInWords, type MeasureSystem } from '@steepsis/core';
 import { useFiguresFirst } from './figuresFirst';
 
@@ -98,17 +98,19 @@ export function clock(minutes: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
 
-/** "today 14:05", "Sunday 9:30", "3 Sep" */
+/** "today 14:05", "yesterday 9:30", "Sun 3 Sep", "3 Sep 2024" */
 export function moment(iso: string): string {
   const date = new Date(iso);
   const time = formatDate(date, 'H:mm');
   if (isToday(date)) return `today ${time}`;
   if (isYesterday(date)) return `yesterday ${time}`;
   if (isTomorrow(date)) return `tomorrow ${time}`;
-  return formatDate(date, 'EEE d MMM');
+  return dated(date);
 }
 
-export const day = (iso: string): string => formatDate(new Date(iso), 'EEE d MMM');
+/** "Sun 3 Sep"; of another year "3 Sep 2024" */
+export const day = (iso: string): string => dated(new Date(iso));
+const dated = (date: Date): string => formatDate(date, isThisYear(date) ? 'EEE d MMM' : 'd MMM yyyy');
 
 /** A number as typed in a kitchen, with a point or a comma; undefined if it is not one. */
 export function parseNumber(text: string): number | undefined {

@@ -1,6 +1,6 @@
+import { HARSH_WORDS, STRENGTH_WORDS, SWEET_WORDS, TART_WORDS, type Word } from '@steepsis/core';
 import { RadioGroup } from 'radix-ui';
 import { useId, type ReactNode } from 'react';
-import { HARSH, STRENGTH, SWEET, TART, type Word } from './verdictWords';
 
 /** A verdict as it is being said, each word by its value; what was not said yet is left out. */
 export type Said = { strength?: string; harsh?: string; sweet?: string; tart?: string };
@@ -24,7 +24,7 @@ export function VerdictGlass({
       <div className="grid grid-cols-[1fr_minmax(5.5rem,8rem)_1fr] items-stretch">
         <Ladder
           label="Strength"
-          words={STRENGTH.toReversed()}
+          words={STRENGTH_WORDS.toReversed()}
           value={said.strength}
           onValue={(strength) => onSay({ strength })}
           side="left"
@@ -32,14 +32,14 @@ export function VerdictGlass({
         <Glass said={said} colour={colour} />
         <Ladder
           label="Smoothness"
-          words={HARSH}
+          words={HARSH_WORDS}
           value={said.harsh}
           onValue={(harsh) => onSay({ harsh })}
           side="right"
         />
       </div>
-      <Along label="Sweetness" words={SWEET} value={said.sweet} onValue={(sweet) => onSay({ sweet })} />
-      <Along label="Tartness" words={TART} value={said.tart} onValue={(tart) => onSay({ tart })} />
+      <Along label="Sweetness" words={SWEET_WORDS} value={said.sweet} onValue={(sweet) => onSay({ sweet })} />
+      <Along label="Tartness" words={TART_WORDS} value={said.tart} onValue={(tart) => onSay({ tart })} />
     </div>
   );
 }

@@ -1,20 +1,19 @@
 import fc from 'fast-check';
-import { columnsOf, readPantryTable, withLots } from './fromTable';
+import { PANTRY_COLUMNS, readPantryTable, withLots, type LotRead } from './pantryTable';
+import { columnsOf, type TableRead } from './table';
 
 const OF = { own: {}, today: '2026-07-05' };
 const COLUMNS = { plant: 0, left: 1, got: 2, from: 3, gives: 4 };
+const read = (rows: readonly (readonly string[])[], columns: object = COLUMNS): TableRead<LotRead> =>
+  readPantryTable(rows, { columns, head: [], utcOf: (local) => `${local}.000Z` }, OF);
 
 describe('a table of the pantry', () => {
   it('is read by its columns: names of plants, decimal commas, days of either order', () => {
-    const { lots, faults } = readPantryTable(
-      [
-        ['roselle_dried_whole', '420', '2026-06-01', 'the market', '×0.85'],
-        ['black tea', '180,5 g', '5.7.2026', '', ''],
-        ['', '', '', '', ''],
-      ],
-      COLUMNS,
-      OF,
-    );
+    const { lines: lots, faults } = read([
+      ['roselle_dried_whole', '420', '2026-06-01', 'the market', '×0.85'],
+      ['black tea', '180,5 g', '5.7.2026', '', ''],
+      ['', '', '', '', ''],
+    ]);
     expect(faults).toEqual([]);
     expect(lots).toMatchObject([
       {
@@ -26,17 +25,13 @@ describe('a table of the pantry', () => {
     ]);
   });
   it('tells each line that it does not understand, by its number and what is accepted, and guesses none', () => {
-    const { lots, faults } = readPantryTable(
-      [
-        ['moon dust', '10', '', '', ''],
-        ['black tea', '1,200', '', '', ''],
-        ['black tea', '12', '31.2.2026', '', ''],
-        ['black tea', '12', '3/4/2026', '', ''],
-        ['black tea', '12', '', '', '40'],
-      ],
-      COLUMNS,
-      OF,
-    );
+    const { lines: lots, faults } = read([
+      ['moon dust', '10', '', '', ''],
+      ['black tea', '1,200', '', '', ''],
+      ['black tea', '12', '31.2.2026', '', ''],
+      ['black tea', '12', '3/4/2026', '', ''],
+      ['black tea', '12', '', '', '40'],
+    ]);
     expect(lots).toEqual([]);
     expect(faults.map((f) => [f.line, f.text])).toEqual([
       [2, 'moon dust'],
@@ -53,13 +48,12 @@ describe('a table of the pantry', () => {
       lots: [{ id: 'lot', got: '2026-01-01', from: '', leftG: 5, potency: 1 }],
       pricePerKg: 38,
     };
-    const { lots } = readPantryTable(
+    const { lines: lots } = read(
       [
         ['black tea', '10'],
         ['black tea', '20'],
       ],
       { plant: 0, left: 1 },
-      OF,
     );
     const [after] = withLots([entry], lots);
     expect(after!.pricePerKg).toBe(38);
@@ -68,7 +62,15 @@ describe('a table of the pantry', () => {
   });
   it('finds its columns by their headings, whatever else stands there', () => {
     expect(
-      columnsOf(['plant', 'lot', 'got (date)', 'from', 'left (g)', 'gives (× of the reference)', 'price']),
+      columnsOf(PANTRY_COLUMNS, [
+        'plant',
+        'lot',
+        'got (date)',
+        'from',
+        'left (g)',
+        'gives (× of the reference)',
+        'price',
+      ]),
     ).toEqual({
       plant: 0,
       got: 2,
@@ -76,14 +78,14 @@ describe('a table of the pantry', () => {
       left: 4,
       gives: 5,
     });
-    expect(columnsOf(['a', 'b'])).toEqual({});
+    expect(columnsOf(PANTRY_COLUMNS, ['a', 'b'])).toEqual({});
   });
   it('never stores what it was not told: any cells give lots within their ranges, or faults', () => {
     fc.assert(
       fc.property(
         fc.array(fc.array(fc.string({ maxLength: 20 }), { minLength: 5, maxLength: 5 }), { maxLength: 8 }),
         (rows) => {
-          const { lots, faults } = readPantryTable(rows, COLUMNS, OF);
+          const { lines: lots, faults } = read(rows);
           const filled = rows.filter((r) => r.some((c) => c.trim() !== '')).length;
           expect(lots.length + faults.length).toBe(filled);
           for (const { lot } of lots) expect(lot.leftG >= 0 && lot.potency >= 0.2 && lot.potency <= 3).toBe(true);
