@@ -1,6 +1,6 @@
 // Builds every package, unless nothing has changed since the last build.
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, ensureDependencies, ROOT, run } from './ensure.mjs';
 
@@ -60,6 +60,8 @@ export function build() {
       { cwd: folder },
     );
   }
+  // What is no code and is read by it.
+  cpSync(join(ROOT, 'server/src/formats/answers.json'), join(ROOT, 'server/dist/formats/answers.json'));
   run(process.execPath, [bin('vite/bin/vite.js'), 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'web') });
   writeFileSync(STAMP, now);
 }

@@ -24,12 +24,14 @@ export {
   notebookFileSchema,
   takeNotebookSchema,
 } from './notebookSchemas';
+export { cardAskSchema, labelsAskSchema, stickAskSchema, zoneAskSchema } from './printSchemas';
 export { BODY_LIMIT, PROBLEM_TYPE, type FieldError, type Problem } from './problem';
 export {
   appendEventSchema,
   BATCH_EVENT_SCHEMAS,
   drinkForSchema,
   listBatchesSchema,
+  putAwaySchema,
   startBatchSchema,
   targetSchema,
   type SaidOfIt,

@@ -218,6 +218,9 @@ export const appendEventSchema = (type: unknown): Joi.ObjectSchema =>
     .unknown()
     .required();
 
+/** PUT /api/drinks/:id/archived */
+export const putAwaySchema = Joi.object({ archived: Joi.boolean().required() }).required();
+
 /** GET /api/drinks/:id. */
 export const drinkForSchema = Joi.object({
   /** for whose liking */

@@ -270,6 +270,24 @@ export type LanView = {
   devices: readonly DeviceView[];
 };
 
+/** GET /api/health */
+export type Health = { status: 'ok' };
+
+/** PUT /api/drinks/:id/archived */
+export type PutAway = { archived: boolean };
+
+/** POST /api/instruments/:id/readings: how many were new */
+export type ReadingsStored = { stored: number };
+
+/** PUT /api/house/:kind/:id */
+export type KeptDocument = Kept<Kitchen | PantryEntry | OwnPlant | Occasion>;
+
+/** What became of a label's words: whether they fit, how much smaller they are, how many were shortened or left out. */
+export type LabelTold = { fits: true; scale: number; shortened: number; leftOut: number } | { fits: false };
+
+/** GET /api/print/labels */
+export type LabelsTold = { labels: readonly LabelTold[] };
+
 /** What the stream says: a batch, the house or a drink has changed. */
 export type StreamMessage =
   | { batchId: string; seq: number }

@@ -1,4 +1,5 @@
 import { Controller, Get, Module, type DynamicModule, type Type } from '@nestjs/common';
+import type { Health } from '@steepsis/contract';
 import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { SkipThrottle, ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
 import { BatchesModule } from './batches/batches.module';
@@ -20,7 +21,7 @@ import { StreamModule } from './stream/stream.module';
 @Controller('api/health')
 class HealthController {
   @Get()
-  health(): { status: 'ok' } {
+  health(): Health {
     return { status: 'ok' };
   }
 }

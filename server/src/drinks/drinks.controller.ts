@@ -3,10 +3,12 @@ import type { Drink } from '@steepsis/core';
 import {
   drinkForSchema,
   drinkSchema,
+  putAwaySchema,
   type DrinkList,
   type DrinkVersions,
   type DrinkView,
   type LotsSoFar,
+  type PutAway,
 } from '@steepsis/contract';
 import { Intake } from '../shared/intake';
 import { invalidInput } from '../shared/problem.filter';
@@ -42,12 +44,8 @@ export class DrinksController {
   }
 
   @Put(':id/archived')
-  async archive(@Param('id') id: string, @Body() body: unknown): Promise<{ archived: boolean }> {
-    const archived = (body as { archived?: unknown } | undefined)?.archived;
-    if (typeof archived !== 'boolean')
-      throw invalidInput([
-        { field: 'archived', accepted: 'true or false', got: JSON.stringify(archived) ?? 'nothing' },
-      ]);
+  async archive(@Param('id') id: string, @Body() body: unknown): Promise<PutAway> {
+    const { archived } = this.intake.accept<PutAway>(putAwaySchema, body);
     await this.drinks.setArchived(id, archived);
     return { archived };
   }

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import type { Kitchen, Occasion, OwnPlant, PantryEntry } from '@steepsis/core';
-import { HOUSE_SCHEMAS, type HouseKind, type HouseView, type Kept } from '@steepsis/contract';
+import { HOUSE_SCHEMAS, type HouseKind, type HouseView, type KeptDocument } from '@steepsis/contract';
 import { Intake } from '../shared/intake';
 import { invalidInput, notFound } from '../shared/problem.filter';
 import { HouseService, KITCHEN_ID } from './house.service';
@@ -19,11 +19,7 @@ export class HouseController {
 
   /** Keeps the kitchen, a pantry entry, or a plant of one's own: `{ version, body }`, the version it was made from. */
   @Put(':kind/:id')
-  save(
-    @Param('kind') kind: string,
-    @Param('id') id: string,
-    @Body() sent: unknown,
-  ): Promise<Kept<Kitchen | PantryEntry | OwnPlant | Occasion>> {
+  save(@Param('kind') kind: string, @Param('id') id: string, @Body() sent: unknown): Promise<KeptDocument> {
     if (!Object.hasOwn(HOUSE_SCHEMAS, kind)) throw notFound('part of the house', kind);
     const { version, body } = (sent ?? {}) as { version?: unknown; body?: unknown };
     if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)

@@ -24,6 +24,7 @@ import {
   type BatchReadings,
   type InstrumentList,
   type InstrumentView,
+  type ReadingsStored,
   type RegisterInstrument,
 } from '@steepsis/contract';
 import type { Response } from 'express';
@@ -109,7 +110,7 @@ export class InstrumentsController {
   })
   @Post('instruments/:id/readings')
   @HttpCode(200)
-  take(@Param('id') id: string, @Body() body: unknown): Promise<{ stored: number }> {
+  take(@Param('id') id: string, @Body() body: unknown): Promise<ReadingsStored> {
     const { readings } = this.intake.accept<{ readings: { at: string; value: number }[] }>(readingsSchema, body);
     return this.instruments.take(id, readings);
   }
@@ -124,11 +125,9 @@ export class InstrumentsController {
     // A name may begin like a formula; a table program is to show it, not to run it.
     const lines = (rows: readonly (readonly (string | number)[])[]): string =>
       Papa.unparse(rows as (string | number)[][], { escapeFormulae: /^[=+@\t\r]/ });
-    response.write(lines([['time', 'value', 'unit', 'instrument']]));
+    response.write(lines([['time (UTC)', `value (${unit})`, 'instrument']]));
     for await (const piece of this.instruments.piecesOfReadings(id)) {
-      const more = response.write(
-        `\r\n${lines(piece.map((r) => [new Date(r.atMs).toISOString(), r.value, unit, name]))}`,
-      );
+      const more = response.write(`\r\n${lines(piece.map((r) => [new Date(r.atMs).toISOString(), r.value, name]))}`);
       if (!more) await once(response, 'drain');
     }
     response.end();

@@ -19,7 +19,14 @@ import {
   type LabelDrawing,
   type ShelfItem,
 } from '@steepsis/core';
-import { labelAskSchema, type LabelAsk, type LabelOf } from '@steepsis/contract';
+import {
+  labelAskSchema,
+  labelsAskSchema,
+  zoneAskSchema,
+  type LabelAsk,
+  type LabelOf,
+  type LabelsTold,
+} from '@steepsis/contract';
 import { BatchesService } from '../batches/batches.service';
 import { HouseService } from '../house/house.service';
 import { JugsService } from '../jugs/jugs.service';
@@ -44,19 +51,15 @@ export class LabelsController {
   ) {}
 
   @Get('labels.pdf')
-  async pdf(@Query('ask') text: string | undefined, @Res() response: Response): Promise<void> {
-    const ask = this.read(text);
+  async pdf(@Query() query: unknown, @Res() response: Response): Promise<void> {
+    const { ask } = this.read(query);
     send(response, 'application/pdf', 'labels.pdf', await labelsPdf(ask.on, await this.drawings(ask), 'Labels'));
   }
 
   @Get('labels.svg')
-  async svg(
-    @Query('ask') text: string | undefined,
-    @Query('page') page: string | undefined,
-    @Res() response: Response,
-  ): Promise<void> {
-    const ask = this.read(text);
-    const svg = await labelsSvg(ask.on, await this.drawings(ask), Math.max(0, Number(page) || 0));
+  async svg(@Query() query: unknown, @Res() response: Response): Promise<void> {
+    const { ask, page } = this.read(query);
+    const svg = await labelsSvg(ask.on, await this.drawings(ask), page);
     // The letters are in it; nothing else is fetched or run.
     response.setHeader('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; font-src data:");
     send(response, 'image/svg+xml', 'labels.svg', svg);
@@ -64,11 +67,8 @@ export class LabelsController {
 
   /** What a live jar wants in the next two weeks, for a calendar. */
   @Get('jars/:id.ics')
-  async jar(
-    @Param('id') id: string,
-    @Query('zone') zone: string | undefined,
-    @Res() response: Response,
-  ): Promise<void> {
+  async jar(@Param('id') id: string, @Query() query: unknown, @Res() response: Response): Promise<void> {
+    const { zone } = this.intake.accept<{ zone?: string }>(zoneAskSchema, query);
     const batch = batchAfter((await this.batches.view(id)).events);
     const text = await jarCalendar(batch, this.config.now().getTime(), knownZone(zone) ?? 'UTC');
     send(response, 'text/calendar; charset=utf-8', 'jar.ics', text);
@@ -76,8 +76,8 @@ export class LabelsController {
 
   /** What becomes of each label's words: whether they got smaller, what was left out. */
   @Get('labels')
-  async told(@Query('ask') text: string | undefined): Promise<{ labels: readonly LabelTold[] }> {
-    const ask = this.read(text);
+  async told(@Query() query: unknown): Promise<LabelsTold> {
+    const { ask } = this.read(query);
     const drawings = await this.drawings(ask);
     return {
       labels: drawings.map(({ fitted }) =>
@@ -88,8 +88,10 @@ export class LabelsController {
     };
   }
 
-  private read(text: string | undefined): LabelAsk {
-    const ask = this.intake.accept<LabelAsk>(labelAskSchema, readJson('ask', 'what is asked for as JSON', text ?? ''));
+  private read(query: unknown): { ask: LabelAsk; page: number } {
+    type Asked = { ask: string; page?: number };
+    const { ask: text, page = 0 } = this.intake.accept<Asked>(labelsAskSchema, query, { fromQuery: true });
+    const ask = this.intake.accept<LabelAsk>(labelAskSchema, readJson('ask', 'what is asked for as JSON', text));
     try {
       if (ask.on.kind === 'sheet') placesOnSheet(ask.on.sheet, 1, ask.on.start);
       knownZone(ask.zone);
@@ -103,7 +105,7 @@ export class LabelsController {
         },
       ]);
     }
-    return ask;
+    return { ask, page };
   }
 
   private async drawings(ask: LabelAsk): Promise<LabelDrawing[]> {
@@ -168,9 +170,6 @@ function knownZone(zone: string | undefined): string | undefined {
     ]);
   }
 }
-
-/** What became of a label's words. */
-export type LabelTold = { fits: true; scale: number; shortened: number; leftOut: number } | { fits: false };
 
 const dayIn = (zone: string | undefined): ((iso: string) => string) => {
   const format = new Intl.DateTimeFormat('en-GB', {

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
 import type { Kitchen, PlanTarget } from '@steepsis/core';
-import { daySheetSchema, targetSchema, type DaySheet } from '@steepsis/contract';
+import { cardAskSchema, daySheetSchema, stickAskSchema, targetSchema, type DaySheet } from '@steepsis/contract';
 import { DrinksService } from '../drinks/drinks.service';
 import { HouseService } from '../house/house.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -26,32 +26,20 @@ export class PrintController {
   ) {}
 
   @Get('drinks/:id/card.pdf')
-  async pdf(
-    @Param('id') id: string,
-    @Query('target') target: string | undefined,
-    @Res() response: Response,
-  ): Promise<void> {
-    send(response, 'application/pdf', `${id}.pdf`, await cardPage(await this.card(id, target)));
+  async pdf(@Param('id') id: string, @Query() query: unknown, @Res() response: Response): Promise<void> {
+    send(response, 'application/pdf', `${id}.pdf`, await cardPage(await this.card(id, query)));
   }
 
   @Get('drinks/:id/card.md')
-  async markdown(
-    @Param('id') id: string,
-    @Query('target') target: string | undefined,
-    @Res() response: Response,
-  ): Promise<void> {
-    send(response, 'text/markdown; charset=utf-8', `${id}.md`, cardMarkdown(await this.card(id, target)));
+  async markdown(@Param('id') id: string, @Query() query: unknown, @Res() response: Response): Promise<void> {
+    send(response, 'text/markdown; charset=utf-8', `${id}.md`, cardMarkdown(await this.card(id, query)));
   }
 
   /** The dipstick of a vessel; with a drink it carries the lines of that brew. */
   @Get('dipstick/:vesselId.pdf')
-  async stick(
-    @Param('vesselId') vesselId: string,
-    @Query('drink') drinkId: string | undefined,
-    @Query('brew') brewId: string | undefined,
-    @Query('target') target: string | undefined,
-    @Res() response: Response,
-  ): Promise<void> {
+  async stick(@Param('vesselId') vesselId: string, @Query() query: unknown, @Res() response: Response): Promise<void> {
+    type Ask = { drink?: string; brew?: string; target?: string };
+    const { drink: drinkId, brew: brewId, target } = this.intake.accept<Ask>(stickAskSchema, query);
     const kitchen = await this.house.kitchen();
     const vessel = kitchen.vessels.find((v) => v.id === vesselId);
     if (!vessel) throw notFound('vessel', vesselId);
@@ -68,7 +56,8 @@ export class PrintController {
     send(response, 'application/pdf', 'day.pdf', await dayPage(sheet));
   }
 
-  private async card(id: string, target: string | undefined): Promise<CardText> {
+  private async card(id: string, query: unknown): Promise<CardText> {
+    const { target } = this.intake.accept<{ target?: string }>(cardAskSchema, query);
     const input = await this.input(id, target, await this.house.kitchen());
     return this.planner.work('toCard', { ...input, day: this.config.now().toISOString().slice(0, 10) });
   }
