@@ -19,6 +19,7 @@ export {
   NOTEBOOK_LIMIT,
   NOTEBOOK_VERSION,
   batchDocumentSchema,
+  copiesAlsoSchema,
   keptDocumentSchema,
   nextCopySchema,
   notebookFileSchema,

@@ -95,6 +95,12 @@ export const nextCopySchema = Joi.object({
   name: Joi.string().max(60),
 });
 
+/** PUT /api/notebook/copies/also */
+export const copiesAlsoSchema = Joi.object({
+  /** a folder of this machine that every copy is put into as well; none where left out */
+  folder: Joi.string().trim().min(1).max(400),
+});
+
 /** POST /api/notebook */
 export const takeNotebookSchema = Joi.object({
   /** into what is there, or in its place */

@@ -143,8 +143,11 @@ export type CopyList = {
     };
   }[];
   next?: string;
-  /** a folder that every copy is put into as well */
+  /** a folder that every copy is put into as well, and what kept the last one from it */
   also?: string;
+  alsoFault?: string;
+  /** it was told when Steepsis was started, and is changed there */
+  alsoToldAtStart?: true;
 };
 
 /** POST /api/notebook/look and /api/notebook */

@@ -271,6 +271,44 @@ describe('a second folder for copies', () => {
     await server.http.post('/api/notebook/copies').send({}).expect(201);
     rmSync(also);
   });
+  it('is chosen in the page, has its first copy at once in a place of its own, and is still chosen after a start', async () => {
+    const also = mkdtempSync(join(tmpdir(), 'steepsis-also-'));
+    writeFileSync(join(also, 'letter.part'), 'half a letter');
+    writeFileSync(join(also, '2020-01-01.sqlite'), 'of another program');
+    const choose = async (folder?: string): Promise<CopyList> =>
+      (
+        await server.http
+          .put('/api/notebook/copies/also')
+          .send(folder === undefined ? {} : { folder })
+          .expect(200)
+      ).body as CopyList;
+    const { copies: made, also: told } = await choose(also);
+    expect(told).toBe(join(also, 'steepsis-copies'));
+    expect(readdirSync(told!)).toEqual([made[0]!.name]);
+    await server.restart();
+    server.later(1);
+    await server.http.post('/api/notebook/copies').send({}).expect(201);
+    // That of the day was made at the start, and another one now.
+    expect(readdirSync(told!)).toHaveLength(3);
+    // Gone: the copy is made here all the same, and the page says what is missing.
+    rmSync(told!, { recursive: true });
+    writeFileSync(told!, 'no folder');
+    server.later(1);
+    const { alsoFault } = (await server.http.post('/api/notebook/copies').send({}).expect(201)).body as CopyList;
+    expect(alsoFault).toMatch(/can be written/);
+    expect((await choose()).also).toBeUndefined();
+    expect(readdirSync(also).sort()).toEqual(['2020-01-01.sqlite', 'letter.part', 'steepsis-copies']);
+    rmSync(also, { recursive: true });
+  });
+  it('is refused by name where it is none: not there, not whole, within the notebook’s own, a file', async () => {
+    const file = join(server.folder, 'a-file');
+    writeFileSync(file, '');
+    for (const folder of ['/no/such/folder', 'copies', server.folder, join(server.folder, 'backups'), file, '', 7]) {
+      const { body } = await server.http.put('/api/notebook/copies/also').send({ folder }).expect(400);
+      expect(body.errors[0].field).toBe('folder');
+    }
+    expect(((await server.http.get('/api/notebook/copies')).body as CopyList).also).toBeUndefined();
+  });
 });
 
 describe('what is no whole notebook', () => {

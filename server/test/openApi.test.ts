@@ -230,6 +230,7 @@ describe('the answers', () => {
     await held.call('post /api/notebook', '/api/notebook?as=merged', file as NotebookFile);
     await held.call('post /api/notebook/copies', '/api/notebook/copies', {});
     await held.call('put /api/notebook/copies/next', '/api/notebook/copies/next', {});
+    await held.call('put /api/notebook/copies/also', '/api/notebook/copies/also', {});
     const well = Object.keys(ROUTES).filter((key) => [...(held.answered.get(key) ?? [])].some((s) => s < 300));
     // What is of the home network is held where there is one; streams have no end.
     const elsewhere = Object.keys(ROUTES).filter((key) => /\/(lan\/|pair$)|stream$/.test(key));

@@ -8,6 +8,8 @@ const BACKUPS_KEPT = 7;
 /** Copies that were made before a step forward are kept besides the daily ones. */
 const BEFORE_STEPS_KEPT = 3;
 const PART = '.part';
+const WHOLE = /^\d{4}-\d\d-\d\d(-before-\d{4})?\.sqlite$/;
+const HALF = /^\d{4}-\d\d-\d\d(-before-\d{4})?\.sqlite\.part$/;
 
 /** "2026-07-05.sqlite", and "2026-07-05-before-0004.sqlite" for one that was made before a step forward. */
 export const backupName = (day: string, before?: string): string =>
@@ -24,7 +26,7 @@ export function backupsIn(folder: string): Backup[] {
     return [];
   }
   return names
-    .filter((name) => /^\d{4}-\d\d-\d\d(-before-\d{4})?\.sqlite$/.test(name))
+    .filter((name) => WHOLE.test(name))
     .sort()
     .map((name) => {
       const { size, mtime } = statSync(join(folder, name));
@@ -43,7 +45,8 @@ export async function makeBackup(
   copy: (file: string) => Promise<unknown>,
 ): Promise<void> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  for (const left of readdirSync(folder)) if (left.endsWith(PART)) rmSync(join(folder, left), { force: true });
+  // What a kill left half of is ours by its name; whatever else is in the folder is not.
+  for (const left of readdirSync(folder)) if (HALF.test(left)) rmSync(join(folder, left), { force: true });
   const part = join(folder, `${name}${PART}`);
   try {
     await copy(part);

@@ -7,6 +7,7 @@ import { backupName, backupsIn, makeBackup } from './backups';
 import { bringBackAsked } from './bringBack';
 import { MIGRATIONS } from './migrations';
 import { defineModels } from './models';
+import { chosenFolder } from './secondFolder';
 import { backupFolderOf, keepToOwner, lockNotebook, type NotebookLock } from './notebookFiles';
 
 /** Every connection writes through to the disk before it answers, also those that the library opens for a transaction. */
@@ -31,6 +32,7 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   private readonly log = new Logger('notebook');
   private lock: NotebookLock | undefined;
   private closing: Promise<void> | undefined;
+  private secondFault: string | undefined;
   private tail: Promise<unknown> = Promise.resolve();
 
   constructor(@Inject(CONFIG) private readonly config: Config) {
@@ -102,13 +104,26 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
 
   /** A checked copy in the folder of copies, and in the second one where one was chosen: what keeps that from being made is said, and no more. */
   private async copyAs(name: string): Promise<void> {
-    const { databaseFile, secondCopyFolder } = this.config;
+    const { databaseFile } = this.config;
+    const second = this.secondFolder();
     const copy = (file: string): Promise<unknown> => this.sequelize.query('VACUUM INTO ?', { replacements: [file] });
     await makeBackup(backupFolderOf(databaseFile), name, copy);
-    if (secondCopyFolder)
-      await makeBackup(secondCopyFolder, name, copy).catch((error: unknown) =>
-        this.log.warn(noBackup(secondCopyFolder, error)),
-      );
+    this.secondFault = undefined;
+    if (second === undefined) return;
+    await makeBackup(second, name, copy).catch((error: unknown) => {
+      this.secondFault = noBackup(second, error);
+      this.log.warn(this.secondFault);
+    });
+  }
+
+  /** Where every copy is put as well: as it was told at the start, or chosen since. */
+  secondFolder(): string | undefined {
+    return this.config.secondCopyFolder ?? chosenFolder(this.config.databaseFile);
+  }
+
+  /** What kept the last copy out of the second folder; undefined where nothing did. */
+  get faultOfSecond(): string | undefined {
+    return this.secondFault;
   }
 
   /**

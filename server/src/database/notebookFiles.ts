@@ -12,7 +12,8 @@ export const BESIDE = ['', '-wal', '-shm'] as const;
 export const backupFolderOf = (databaseFile: string): string => join(dirname(databaseFile), 'backups');
 
 /** What Steepsis itself puts into its folder; nothing else there is touched. */
-const OWN = /^(steepsis.*\.sqlite(-wal|-shm|\.part)?|in-use\.lock|\d{4}-\d\d-\d\d.*\.sqlite(\.part)?|backups|https)$/;
+const OWN =
+  /^(steepsis.*\.sqlite(-wal|-shm|\.part)?|steepsis-copies\.json|in-use\.lock|\d{4}-\d\d-\d\d.*\.sqlite(\.part)?|backups|https)$/;
 
 /**
  * Makes the folder if need be, and takes what is Steepsis's own in it away from everyone else. A folder that holds other things too was

@@ -4,6 +4,7 @@ import {
   attachSchema,
   BATCH_EVENT_SCHEMAS,
   cardAskSchema,
+  copiesAlsoSchema,
   daySheetSchema,
   drinkForSchema,
   drinkSchema,
@@ -149,6 +150,11 @@ export const ROUTES: Readonly<Record<string, Route>> = {
   },
   'get /api/notebook/copies': { summary: 'Copies of the notebook', answer: 'CopyList' },
   'post /api/notebook/copies': { summary: 'Makes a copy now', ok: 201, answer: 'CopyList' },
+  'put /api/notebook/copies/also': {
+    summary: 'A second folder that every copy is put into as well',
+    body: copiesAlsoSchema,
+    answer: 'CopyList',
+  },
   'put /api/notebook/copies/next': {
     summary: 'The copy that the next start begins with',
     body: nextCopySchema,

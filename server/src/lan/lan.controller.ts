@@ -3,7 +3,7 @@ import type { Request, Response } from 'express';
 import { pairSchema, type LanView } from '@steepsis/contract';
 import { Intake } from '../shared/intake';
 import { ProblemException } from '../shared/problem.filter';
-import { DEVICE_COOKIE, isLoopback } from './lanGate';
+import { DEVICE_COOKIE, refuseFromOutside } from './lanGate';
 import { pairingPage } from './pairingPage';
 import { PairingService } from './pairing.service';
 
@@ -54,15 +54,4 @@ export class LanController {
       response.status(error.problem.status).type('html').send(pairingPage(error.problem.detail));
     }
   }
-}
-
-/** Codes and devices are seen to on the machine itself. */
-function refuseFromOutside(request: Request): void {
-  if (isLoopback(request)) return;
-  throw new ProblemException({
-    type: 'only-here',
-    title: 'Only on the machine itself',
-    status: 403,
-    detail: 'Codes and devices are seen to on the machine that Steepsis runs on.',
-  });
 }

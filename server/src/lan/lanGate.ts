@@ -2,12 +2,24 @@ import type { Socket } from 'node:net';
 import type { NextFunction, Request, Response } from 'express';
 import { PROBLEM_TYPE } from '@steepsis/contract';
 import type { Config } from '../shared/config';
+import { ProblemException } from '../shared/problem.filter';
 import { pairingPage } from './pairingPage';
 
 export const DEVICE_COOKIE = 'steepsis_device';
 
 export const isLoopback = (request: Request): boolean =>
   /^(::1|(::ffff:)?127\.)/.test(request.socket.remoteAddress ?? '');
+
+/** @throws ProblemException for a device of the home network: what is of the machine itself is seen to there */
+export function refuseFromOutside(request: Request): void {
+  if (isLoopback(request)) return;
+  throw new ProblemException({
+    type: 'only-here',
+    title: 'Only on the machine itself',
+    status: 403,
+    detail: 'Codes, devices and folders are seen to on the machine that Steepsis runs on.',
+  });
+}
 
 const LOOPBACK_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
 

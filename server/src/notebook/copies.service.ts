@@ -5,8 +5,9 @@ import { backupsIn, checkWhole } from '../database/backups';
 import { askedFor, askFor, insideOf } from '../database/bringBack';
 import { DatabaseService } from '../database/database.service';
 import { backupFolderOf } from '../database/notebookFiles';
+import { choosable, choose, chosenFolder } from '../database/secondFolder';
 import { CONFIG, type Config } from '../shared/config';
-import { notFound, refusal } from '../shared/problem.filter';
+import { invalidInput, notFound, refusal } from '../shared/problem.filter';
 
 /** The copies that are made once a day and before large steps: what is in them, and which the next start begins with. */
 @Injectable()
@@ -26,13 +27,47 @@ export class CopiesService {
       })),
     );
     copies.sort((a, b) => b.at.localeCompare(a.at));
-    const { secondCopyFolder } = this.config;
-    return { copies, ...(secondCopyFolder ? { also: secondCopyFolder } : {}), ...(next === undefined ? {} : { next }) };
+    const folderToo = this.database.secondFolder();
+    const fault = this.database.faultOfSecond;
+    return {
+      copies,
+      ...(folderToo === undefined ? {} : { also: folderToo }),
+      ...(fault === undefined ? {} : { alsoFault: fault }),
+      ...(this.config.secondCopyFolder ? { alsoToldAtStart: true as const } : {}),
+      ...(next === undefined ? {} : { next }),
+    };
   }
 
   async makeOne(): Promise<CopyList> {
     await this.database.backUpNow();
     return this.list();
+  }
+
+  /**
+   * Chooses a second folder, or none any more; the first copy is put there at once, and what keeps it from that is the answer.
+   * @throws ProblemException for what is no folder that can be written, or where one was told at the start
+   */
+  async putAlsoInto(path: string | undefined): Promise<CopyList> {
+    const { databaseFile, secondCopyFolder } = this.config;
+    if (secondCopyFolder)
+      throw refusal(
+        'told-at-the-start',
+        'folder',
+        'The second folder was told when Steepsis was started: change it there.',
+      );
+    if (path === undefined) {
+      choose(databaseFile, undefined);
+      return this.list();
+    }
+    const may = choosable(databaseFile, path);
+    if (may.kind === 'not') throw invalidInput([{ field: 'folder', accepted: may.accepted, got: path }]);
+    const before = chosenFolder(databaseFile);
+    choose(databaseFile, may.folder);
+    await this.database.backUpNow();
+    const fault = this.database.faultOfSecond;
+    if (fault === undefined) return this.list();
+    choose(databaseFile, before);
+    throw refusal('no-copy-there', 'folder', fault);
   }
 
   /** @throws ProblemException for a copy that is not there, or is not whole */

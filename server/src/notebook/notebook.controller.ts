@@ -1,7 +1,14 @@
-import { Body, Controller, Get, HttpCode, Post, Put, Query, Res } from '@nestjs/common';
-import type { Response } from 'express';
-import { nextCopySchema, takeNotebookSchema, type CopyList, type NotebookReport } from '@steepsis/contract';
+import { Body, Controller, Get, HttpCode, Post, Put, Query, Req, Res } from '@nestjs/common';
+import type { Request, Response } from 'express';
+import {
+  copiesAlsoSchema,
+  nextCopySchema,
+  takeNotebookSchema,
+  type CopyList,
+  type NotebookReport,
+} from '@steepsis/contract';
 import { Intake } from '../shared/intake';
+import { refuseFromOutside } from '../lan/lanGate';
 import { CopiesService } from './copies.service';
 import { NotebookService } from './notebook.service';
 
@@ -40,6 +47,13 @@ export class NotebookController {
   @Put('copies/next')
   next(@Body() body: unknown): Promise<CopyList> {
     return this.copiesOf.askFor(this.intake.accept<{ name?: string }>(nextCopySchema, body).name);
+  }
+
+  /** A second folder for copies, or none any more: chosen on the machine itself alone. */
+  @Put('copies/also')
+  also(@Req() request: Request, @Body() body: unknown): Promise<CopyList> {
+    refuseFromOutside(request);
+    return this.copiesOf.putAlsoInto(this.intake.accept<{ folder?: string }>(copiesAlsoSchema, body).folder);
   }
 
   /** What taking it in would change; nothing is stored. */

@@ -47,9 +47,11 @@ export function Component(): ReactNode {
             </p>
           </Panel>
           <TakeIn />
+        </div>
+        <div className="space-y-3">
+          <Copies />
           <TablesIn />
         </div>
-        <Copies />
       </div>
     </Page>
   );
@@ -210,15 +212,13 @@ function Copies(): ReactNode {
   });
   if (copies.isPending) return <Loading what="the copies" />;
   if (copies.isError) return <Failed error={copies.error} retry={() => void copies.refetch()} />;
-  const { copies: all, next: asked, also } = copies.data;
+  const { copies: all, next: asked } = copies.data;
   return (
     <Panel title="Copies" aside={`${all.length} kept`}>
       <p className="text-muted">
-        One is made each day, and one before every large step; each is checked when it is made.{' '}
-        {also
-          ? `Each is put into ${also} as well.`
-          : 'A second folder for them, on another disk, is told when Steepsis is started.'}
+        One is made each day, and one before every large step; each is checked when it is made.
       </p>
+      <SecondFolder copies={copies.data} keep={keep} />
       {asked && (
         <p role="status" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
           The next start begins with {nameOf(asked)}. The notebook as it is now is kept beside it.{' '}
@@ -234,7 +234,7 @@ function Copies(): ReactNode {
         <ul aria-label="Copies" className="mt-2 divide-y divide-line">
           {all.map((c) => (
             <li key={c.name} className="flex flex-wrap items-start justify-between gap-x-4 gap-y-1 py-2.5">
-              <div className="min-w-0 flex-1">
+              <div className="min-w-0 flex-1 basis-64">
                 <p className="font-semibold">
                   {f.moment(c.at)}
                   {c.beforeStep && <span className="font-normal text-muted">, before a large step</span>}
@@ -267,6 +267,63 @@ function Copies(): ReactNode {
         {make.isPending ? 'Copying…' : 'Make one now'}
       </Button>
     </Panel>
+  );
+}
+
+/** The folder that every copy is put into as well, on another disk. */
+function SecondFolder({ copies, keep }: { copies: CopyList; keep: (list: CopyList) => void }): ReactNode {
+  const { also, alsoFault, alsoToldAtStart } = copies;
+  const [folder, setFolder] = useState('');
+  const choose = useMutation<CopyList, Error, string | undefined>({
+    mutationFn: (chosen) => put('/api/notebook/copies/also', chosen === undefined ? {} : { folder: chosen }),
+    onSuccess: keep,
+  });
+  return (
+    <>
+      {also ? (
+        <p className="mt-2">
+          Each is put into <span className="break-all font-semibold">{also}</span> as well
+          {alsoToldAtStart ? ', as was told when Steepsis was started.' : '.'}{' '}
+          {!alsoToldAtStart && (
+            <Button kind="quiet" disabled={choose.isPending} onClick={() => choose.mutate(undefined)}>
+              No longer
+            </Button>
+          )}
+        </p>
+      ) : (
+        <form
+          className="mt-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            choose.mutate(folder.trim());
+          }}
+        >
+          <label className="block">
+            <span className="text-sm text-muted">A second folder for them, on another disk</span>
+            <span className="mt-1 flex flex-wrap gap-2">
+              <input
+                value={folder}
+                onChange={(e) => setFolder(e.target.value)}
+                placeholder="its whole path on this machine"
+                maxLength={400}
+                spellCheck={false}
+                autoCapitalize="off"
+                className="min-h-11 min-w-0 flex-1 basis-52 rounded-md border border-ink/35 bg-surface px-3"
+              />
+              <Button type="submit" disabled={folder.trim() === '' || choose.isPending}>
+                {choose.isPending ? 'Copying there…' : 'Put them there too'}
+              </Button>
+            </span>
+          </label>
+        </form>
+      )}
+      {alsoFault && (
+        <p role="status" className="mt-2 border-l-4 border-caution-line bg-caution-wash px-3 py-2">
+          The last copy is not in it. {alsoFault}
+        </p>
+      )}
+      <Refusal error={choose.error} />
+    </>
   );
 }
 
