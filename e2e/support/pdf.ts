@@ -6,6 +6,19 @@ export type Drawn = {
 
 export const MM_PER_PT = 25.4 / 72;
 
+/** All the words of a PDF, page by page, in the order they were drawn. */
+export async function textOfPdf(bytes: Uint8Array): Promise<string> {
+  const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const document = await pdf.getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  const pages: string[] = [];
+  for (let n = 1; n <= document.numPages; n++) {
+    const { items } = await (await document.getPage(n)).getTextContent();
+    pages.push(items.map((i) => ('str' in i ? i.str : '')).join(' '));
+  }
+  await document.destroy();
+  return pages.join('\n');
+}
+
 /** Reads a page back with another program's eyes than the one that drew it. */
 export async function readPdf(bytes: Uint8Array): Promise<Drawn> {
   const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs');

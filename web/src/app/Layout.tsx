@@ -6,6 +6,7 @@ import { useFiguresFirst } from '@/shared/format/figuresFirst';
 import { Alone } from '@/shared/ui/Alone';
 import { useTasteLater } from '@/shared/verdict/tasteLater';
 import { DayBar, RunningClock } from '@/features/steep';
+import { useOpenOnPaper } from './onPaper';
 import { ServerBanner } from './ServerBanner';
 import { useTheme } from './theme';
 
@@ -36,6 +37,7 @@ const BEHIND = [
 /** The bar of places in the order of the work, at the thumb on a phone, and the page. */
 export function Layout(): ReactNode {
   useLiveUpdates();
+  useOpenOnPaper();
   const { pathname } = useLocation();
   // Every page writes its figures in the measures of the house.
   const house = useHouse().data;

@@ -85,7 +85,7 @@ function Methods({ view, house }: { view: DrinkView; house: House }): ReactNode 
           <Table columns={columns} choices={choices} current={target.wayId} onPick={pick} pending={save.isPending} />
         </Panel>
       )}
-      <Panel className="mt-3" title="What to compare" aside={`${shown.length} of ${MOST_COLUMNS}`}>
+      <Panel className="no-print mt-3" title="What to compare" aside={`${shown.length} of ${MOST_COLUMNS}`}>
         <div className="grid gap-x-8 lg:grid-cols-2">
           {groupsOf(choices).map(([group, items]) => (
             <fieldset key={group} className="mb-2">

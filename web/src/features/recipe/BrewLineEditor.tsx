@@ -116,7 +116,7 @@ export function BrewLineEditor({
         )}
       </PotLine>
       {way.ingredients.length === 0 && <p className="mt-2 text-muted">Nothing is in it yet.</p>}
-      <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <div className="no-print mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
         <PlantPicker label="Find a plant" plants={[...offered, ...botanicals()]} onPick={(b) => put(b, undefined)}>
           <Plus size={17} aria-hidden /> Add a plant
         </PlantPicker>

@@ -171,7 +171,7 @@ export function MixEditor({
           </li>
         ))}
       </ul>
-      <div className="mt-3">
+      <div className="no-print mt-3">
         <InlineChoice
           label="Add to the mix"
           value="none"

@@ -98,7 +98,7 @@ function Chapter({
 }): ReactNode {
   const stops = rules.filter((r) => r.level === 'block').length;
   return (
-    <details key={String(open)} open={open} className="mt-3 rounded-lg border border-line bg-surface">
+    <details key={String(open)} open={open} data-paper="open" className="mt-3 rounded-lg border border-line bg-surface">
       <summary className="flex min-h-14 flex-wrap items-baseline gap-x-3 px-4 py-3">
         <h2 className="text-lg">{title}</h2>
         <span className="text-[0.95rem] text-muted">

@@ -4,7 +4,7 @@ import { Link, type LinkProps } from 'react-router';
 type Kind = 'main' | 'plain' | 'stop' | 'quiet';
 
 const BASE =
-  'inline-flex min-h-11 items-center justify-center gap-2 rounded-md text-[0.95rem] font-semibold transition-colors disabled:opacity-50';
+  'inline-flex min-h-11 items-center justify-center gap-2 rounded-md text-[0.95rem] font-semibold transition-colors disabled:opacity-50 print:hidden';
 const KINDS: Record<Kind, string> = {
   main: 'px-4 bg-action text-on-action hover:brightness-110',
   plain: 'px-4 border border-ink/35 bg-surface text-ink hover:border-ink',

@@ -38,7 +38,7 @@ export function Cautions({
         <Card key={f.id} finding={f} {...actions} />
       ))}
       {folded.length > 0 && (
-        <details>
+        <details data-paper="open">
           <summary className="flex min-h-11 items-center text-sm text-muted underline decoration-dotted underline-offset-4">
             {foldedWords(later.length, folded.length)}
           </summary>
