@@ -1,4 +1,5 @@
 import { batchAfter, frozenBrew, shelfItemsOf, volumeMl } from '@steepsis/core';
+import type { NotebookFile } from '@steepsis/contract';
 import { BatchEventRow, BatchRow, DrinkRow } from '../src/database/models';
 import released from './fixtures/release-1.json';
 import { TestServer } from './testServer';
@@ -89,5 +90,27 @@ describe('a notebook of release 1', () => {
     const { drinks } = (await server.http.get('/api/drinks')).body;
     expect(drinks.length).toBeGreaterThan(5);
     expect(drinks.filter((d: { id: string }) => d.id === released.drink.id)).toHaveLength(1);
+  });
+
+  it('goes into another notebook by its file: its things are as they were told, in today’s shape, and the same again', async () => {
+    const { body: file } = await server.http.get('/api/notebook').expect(200);
+    // As it was stored: the file changes nothing of it.
+    expect((file as NotebookFile).body.drinks.find((d) => d.id === released.drink.id)!.body).toEqual(released.drink);
+    const { body: before } = await server.http.get(`/api/batches/${batchId}`).expect(200);
+    const old = server;
+    server = await new TestServer().start();
+    server.now = old.now;
+    const { body: report } = await server.http
+      .post('/api/notebook?as=whole')
+      .send(file as object)
+      .expect(200);
+    expect(report).toMatchObject({ apart: 0, kept: 0 });
+    const { body: after } = await server.http.get(`/api/batches/${batchId}`).expect(200);
+    expect(after.events).toEqual(before.events);
+    expect((await server.http.get(`/api/drinks/${released.drink.id}`).expect(200)).body.drink).toMatchObject({ v: 2 });
+    expect((await server.http.post('/api/notebook/look').send(file as object)).body).toMatchObject({
+      ...{ added: 0, grown: 0, apart: 0, kept: 0 },
+    });
+    await old.stop();
   });
 });

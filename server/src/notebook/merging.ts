@@ -1,4 +1,5 @@
 import type { NotebookBody, NotebookReport, NotebookThing, ReportLine } from '@steepsis/contract';
+import { readDrink, type Drink } from '@steepsis/core';
 import { idOf } from '../shared/idOf';
 
 // What taking a notebook in would do to the one that is here. Nothing is overwritten: what clashes is kept apart, under a name of its own.
@@ -82,6 +83,9 @@ function apartOf(id: string, taken: ReadonlySet<string>, saysSame: (apart: strin
   for (let n = 2; ; n++) if (!taken.has(`${id}-${n}`) || saysSame(`${id}-${n}`)) return `${id}-${n}`;
 }
 
+/** In today's shape, whatever release wrote it: the same drink is the same. */
+const drinkOf = ({ body }: { body: object }): object => readDrink(body as Drink);
+
 /** Versions of a drink that go on from those here are added; ones that say something else of a version become a drink of their own. */
 function mergedDrinks(
   here: NotebookBody,
@@ -95,7 +99,7 @@ function mergedDrinks(
   const taken = new Set([...here.drinks, ...sent.drinks].map((d) => d.id));
   const versionsOf = (body: NotebookBody, id: string): Rows => body.drinks.filter((d) => d.id === id);
   const clashes = (mine: Rows, theirs: Rows): boolean =>
-    theirs.some((t) => mine.some((m) => m.version === t.version && !same(m.body, t.body)));
+    theirs.some((t) => mine.some((m) => m.version === t.version && !same(drinkOf(m), drinkOf(t))));
   for (const id of new Set(sent.drinks.map((d) => d.id))) {
     const theirs = versionsOf(sent, id);
     const as = (other: string): Rows => theirs.map((t) => ({ ...t, id: other, body: { ...t.body, id: other } }));
