@@ -1,6 +1,17 @@
 import { readCard } from '../card/readCard';
 import type { Botanical } from '../reference/botanicals';
-import { NO_BREW, OPTIONAL, PREPARES, segmentsOf, SERVED_OVER_ICE, STORY, STRAINS } from './marks';
+import {
+  NO_BREW,
+  OPTIONAL,
+  PER_GLASS,
+  PREPARES,
+  segmentsOf,
+  SERVED_OVER_ICE,
+  SERVING,
+  STEEPS,
+  STORY,
+  STRAINS,
+} from './marks';
 import { doingsIn, emptyPot, type PotSoFar } from './potDoings';
 import type { RecipeText, TextLine } from './recipeText';
 import { Sentence } from './sentence';
@@ -27,17 +38,21 @@ class Translator {
   /** what is told of the glass, told last */
   private readonly glass: OfGlass[] = [];
   private serveOverIce: string | undefined;
+  private namedPlants = false;
+  private readonly neverStrained: boolean;
 
   constructor(
     private readonly recipe: RecipeText,
     private readonly own: readonly Botanical[],
   ) {
     this.list = new ThingsList(recipe, own);
+    this.neverStrained = !recipe.steps.some(({ text }) => STRAINS.test(text));
   }
 
   clauses(): readonly PastedClause[] {
     for (const step of this.recipe.steps) this.step(step);
     this.neverNamed();
+    this.neverWatered();
     for (const { words, card, guesses } of this.glass) this.tell(words, card, guesses);
     if (this.serveOverIce !== undefined) this.tell(this.serveOverIce, 'glass: over ice');
     return this.out;
@@ -57,7 +72,8 @@ class Translator {
       if (clause && clause.pieces.length + clause.left.length > 0) {
         const { words, pieces, guesses, left } = clause;
         this.tell(words.join(', '), pieces.length > 0 ? this.head() + pieces.join(', ') : '', guesses, left);
-      } else if (clause) this.tell(clause.words.join(', '), '', [], []);
+      } else if (clause && !this.out.some((c) => c.words === clause!.words.join(', ')))
+        this.tell(clause.words.join(', '), '', [], []);
       clause = undefined;
     };
     for (const words of segmentsOf(text)) {
@@ -76,10 +92,27 @@ class Translator {
         clause.left.push(words);
         continue;
       }
+      const perGlass = PER_GLASS.exec(words);
+      if (perGlass) {
+        this.byTheGlass(words, s);
+        continue;
+      }
       const strains = s.take(STRAINS) !== undefined;
       const items = this.list.itemsIn(s, this.pot, this.part, this.glass);
+      // On the glass, or beside it.
+      const beside = SERVING.test(words) ? items.splice(0).map((i) => i.card) : [];
+      if (items.some((i) => !i.water)) this.namedPlants = true;
+      // Nobody says when it is strained, and more water goes in: not onto the leaf.
+      const early =
+        this.neverStrained && this.pot.steeped && !this.pot.strained && items.some((i) => i.water)
+          ? [STRAINED_THEN]
+          : [];
+      if (early.length > 0) this.pot.strained = true;
       if (items.some((i) => i.water)) this.pot.watered = true;
-      if (items.some((i) => i.water && /\b(?:boiling|hot)\b/i.test(i.card))) this.pot.heated = true;
+      if (items.some((i) => i.water && /\b(?:boiling|hot|heat to)\b/i.test(i.card))) this.pot.heated = true;
+      if (items.some((i) => i.water && /\bcold\b/i.test(i.card)) && !this.pot.heated) this.pot.cold = true;
+      // Water of the list that boils is what it is drawn in.
+      if (!this.pot.watered && STEEPS.test(words) && this.list.hasHotWater()) this.pot.heated = true;
       const { doings, guesses, kept } = doingsIn(s, this.pot, items.length > 0, strains);
       // What goes in after the strain is no part of what was strained.
       if (wasStrained && clause && clause.pieces.includes('strain')) end();
@@ -88,17 +121,22 @@ class Translator {
       clause ??= { words: [], pieces: [], guesses: [], left: [] };
       clause.words.push(words);
       // "Steep the tea in 500 ml water at 95 °C": the water is that warm before the tea is in it.
-      if (doings[0]?.startsWith('heat to') && doings.some((d) => d.startsWith('off the heat')) && items.length > 0) {
+      const onto = doings.some((d) => d.startsWith('off the heat')) || /\bpour/i.test(words);
+      if (doings[0]?.startsWith('heat to') && onto && items.length > 0) {
         const cards = [...clause.pieces, ...items.map((i) => i.card)];
         const ofWater = (card: string): boolean => /\bwater\b/i.test(card);
         const told = { words: clause.words, guesses: clause.guesses, left: clause.left };
-        clause = { ...told, pieces: [...cards.filter(ofWater), doings.shift()!] };
-        end();
+        const water = [...cards.filter(ofWater), doings.shift()!].join(', ');
+        this.pourFirst({ words: told.words.join(', '), card: water, guesses: told.guesses, left: told.left });
         clause = { words: [...told.words], pieces: cards.filter((c) => !ofWater(c)), guesses: [], left: [] };
-      } else clause.pieces.push(...items.map((i) => i.card));
+      } else
+        clause.pieces.push(
+          ...(early.length > 0 ? ['strain'] : []),
+          ...items.map((i) => i.card).filter((c) => c !== ''),
+        );
       clause.pieces.push(...doings);
-      clause.guesses.push(...items.flatMap((i) => i.guesses), ...guesses);
-      clause.left.push(...s.left(), ...kept);
+      clause.guesses.push(...early, ...items.flatMap((i) => i.guesses), ...guesses);
+      clause.left.push(...beside, ...items.flatMap((i) => i.left), ...s.left(), ...kept);
     }
     end();
     // What is told in the words of cards already stays as it is.
@@ -106,6 +144,31 @@ class Translator {
       const head = HEAD.exec(this.out[before]?.card ?? '')?.[0] ?? '';
       this.out.splice(before, this.out.length - before, { words: text, card: head + text, guesses: [], left: [] });
     }
+  }
+
+  /** Water that is poured over what lies there was warm before that: it stands before all that has met no water yet. */
+  private pourFirst(clause: PastedClause): void {
+    const [from] = this.clausesOf(this.part);
+    const dry = this.out.slice(from).every(({ card }) => !LIQUID.test(card) && !GETS_HOT.test(card));
+    const first = dry ? this.out[from] : undefined;
+    const head = first ? (HEAD.exec(first.card)?.[0] ?? '') : this.head();
+    if (first && head !== '') this.out[from] = { ...first, card: first.card.slice(head.length) };
+    this.out.splice(dry ? from : this.out.length, 0, { ...clause, card: head + clause.card });
+  }
+
+  /** "30 ml per glass with 200 ml sparkling water": told of the glass, and not of the jug. */
+  private byTheGlass(words: string, s: Sentence): void {
+    const own = s.take(
+      /\b(\d+(?:[.,]\d+)? ?(?:ml|cl|oz|tbsps?|tablespoons?))(?: (?:of )?(?:the )?(?:syrup|cordial|concentrate|it|this))?(?= (?:per|in(?:to)?|to)\b)/i,
+    );
+    s.take(
+      /\b(?:(?:use|take|put|pour) )?(?:(?:per|for each|in(?:to)? (?:each|a|every)|to (?:each|a|every)) (?:tall )?(?:glass|serving|person))(?: with)?\b/i,
+    );
+    const items = this.list.itemsIn(s, this.pot, this.part, this.glass).map((i) => i.card);
+    const all = [...(own ? [`${own[1]!} syrup`] : []), ...items];
+    if (all.length > 0) this.glass.push({ words, card: `glass: ${all.join(', ')}`, guesses: [] });
+    const left = s.left();
+    if (left.length > 0) this.tell(words, '', [], left);
   }
 
   /** Where the list is told in parts and the method is not: what a step names says of which part it is. */
@@ -141,13 +204,15 @@ class Translator {
   }
 
   /** Plants of a part go in with the first thing that draws them there, water before it, all else where it stands. */
-  private putEarly(l: Listed, card: string, guesses: readonly string[]): void {
+  private putEarly(l: Listed, card: string, guesses: readonly string[], left: readonly string[]): void {
     const here = 'the method does not name it: it goes in here for now';
-    const clause = { words: l.line.text, card, guesses: [...guesses, here], left: [] };
+    const clause = { words: l.line.text, card, guesses: [...guesses, here], left };
     const [from, to] = this.clausesOf(l.line.part);
     const first = (re: RegExp): number => this.out.findIndex((c, i) => i >= from && i < to && re.test(c.card));
     const drawn = [/\b(?:off the heat|simmer|min)\b/, /\bto the boil\b/].map(first).find((i) => i >= 0) ?? -1;
-    const at = l.kind === 'water' && !this.pot.watered ? from : l.kind === 'plant' ? drawn : -1;
+    // What works for days lives on its sugar.
+    const works = l.kind === 'sugar' ? first(/\b\d{4,} min\b/) : -1;
+    const at = l.kind === 'water' && !this.pot.watered ? from : l.kind === 'plant' ? drawn : works;
     const there = this.out[at];
     if (!there) return void this.out.push(clause);
     // Water that is heated first is hot before it is in there.
@@ -169,26 +234,40 @@ class Translator {
     return [from, next < 0 ? this.out.length : next];
   }
 
+  /** Plants and no liquid anywhere: as much water as it is to make, or a litre, named as a guess. */
+  private neverWatered(): void {
+    const wet = this.out.some(({ card }) => LIQUID.test(card)) || this.list.things.some((l) => l.kind === 'pour');
+    const plants = this.list.things.some((l) => l.kind === 'plant') || this.namedPlants;
+    if (wet || !plants || this.begun.size > 0) return;
+    const { title, steps, besides } = this.recipe;
+    const made = [title, ...steps.map((s) => s.text), ...besides].flatMap((text) => MAKES.exec(text)?.[1] ?? [])[0];
+    const guess = made ? 'no water is told: as much as it is to make, for now' : 'no water is told: a litre for now';
+    this.out.unshift({ words: '', card: `${made ?? '1 litre'} water`, guesses: [guess], left: [] });
+  }
+
   /** What the list tells and the method never names: where it goes in is asked. */
   private neverNamed(): void {
     for (const l of this.list.things) {
       if (l.garnish || l.kind === 'ice' || /^(?:plenty of |crushed )?ice\b/i.test(l.line.text)) {
-        if (l.kind === 'ice' || /\bice\b/i.test(l.line.text)) this.serveOverIce ??= l.line.text;
+        const iceG = /\b(\d+) ?g\b/.exec(l.line.text)?.[1];
+        if (iceG && this.pot.strained)
+          this.tell(l.line.text, `onto ${iceG} g ice`, ['the method does not name it: it goes in here for now']);
+        else if (l.kind === 'ice' || /\bice\b/i.test(l.line.text)) this.serveOverIce ??= l.line.text;
         else if (l.garnish) this.tell(l.line.text, '', [], [l.line.text]);
         continue;
       }
       if (l.share < 0.04) continue;
-      const { card, guesses } = this.list.use(l, 1);
-      if (l.kind === undefined) {
-        this.tell(l.line.text, card, guesses);
+      const { card, guesses, left } = this.list.use(l, 1);
+      if (l.kind === undefined || l.isPart) {
+        this.tell(l.line.text, card, guesses, left);
         continue;
       }
       if (l.kind === 'pour' && /\b(?:splash|optional|if you like)\b/i.test(l.line.text)) {
         this.tell(l.line.text, '', [], [l.line.text]);
         continue;
       }
-      if (this.recipe.steps.length > 0) this.putEarly(l, card, guesses);
-      else this.tell(l.line.text, card, guesses);
+      if (this.recipe.steps.length > 0) this.putEarly(l, card, guesses, left);
+      else this.tell(l.line.text, card, guesses, left);
     }
     if (this.recipe.steps.length === 0 && this.list.things.some((l) => l.kind === 'plant'))
       this.tell(
@@ -220,6 +299,11 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
   const told = lines.filter((l) => l.clause >= 0);
   return told.length > 0 && told.every((l) => l.kind === 'taken');
 };
+
+const LIQUID = /\b(?:water|agua|juice|milk|tea|syrup|vinegar|wine|cider|ice)\b/i;
+const MAKES =
+  /\b(?:for|makes?|yields?|gives)\s*:?\s*(?:about |around |~ ?)?(\d[\d.,]* ?(?:l|ml|lit(?:re|er)s?|quarts?|cups?|pints?|gallons?))\b/i;
+const STRAINED_THEN = 'when it is strained is not told: before more water goes in, for now';
 
 /** The name of a brew before its first clause. */
 const HEAD = /^[\p{L}][\p{L} ]*: /u;

@@ -2,12 +2,12 @@
 
 /** Verbs that begin what is done next. */
 const NEXT =
-  'add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|make|finish|garnish|keep|store|taste|once|when|lid';
+  'add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|mash|bash|bruise|liquidise|liquidize|make|finish|garnish|keep|store|taste|once|when|lid';
 
 /** A sentence in what is said one after the other: at its commas, and where "and" or "then" begins another verb. */
 export function segmentsOf(text: string): string[] {
   const cut = new RegExp(
-    String.raw`,\s+(?:and |then |and then )?(?=(?:the )?(?:${NEXT})\b)|\s+(?:and then|and|then)\s+(?=(?:${NEXT})\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)`,
+    String.raw`,\s+(?:and |then |and then )?(?=(?:the )?(?:${NEXT})\b)|,\s+(?:and )?then\s+|(?<=\b\d+ ?(?:mins?|minutes?|hours?|hrs?|h)\b[^,]{0,24}),\s+(?=\d|[½¼¾⅓⅔]|an? )|\s+(?:and then|and|then)\s+(?=(?:${NEXT})\b)|,\s+(?=(?:the )?(?:rest|remaining|remainder)\b)`,
     'i',
   );
   return text
@@ -33,6 +33,13 @@ export const PARTS =
 /** Filled up with water or with something that sparkles, nobody says how much. */
 export const TOPPED =
   /\b(?:top(?:ped)?(?: (?:it|up|off|each|the|glass|glasses|jug))*|diluted?(?: it)?|finish|lengthen) with (?:(?:cold|chilled|still|iced|more|plain|a little|some) )*(?:(?:sparkling|soda|tonic|fizzy) )?(?:water|soda)\b(?! to (?:make|\d))/i;
+
+/** What is put onto the glass, or beside it. */
+export const SERVING = /^(?:and |then )?(?:to )?(?:serve|garnish|decorate)\b(?!.*\b(?:water|soda|syrup)\b)/i;
+
+/** So much in a glass, of several things. */
+export const PER_GLASS =
+  /\d.*\b(?:per|for each|in(?:to)? (?:each|a|every)|to (?:each|a|every)) (?:tall )?(?:glass|serving|person)\b.*\d/i;
 
 /** Over ice, by whatever words. */
 export const SERVED_OVER_ICE =
@@ -67,7 +74,7 @@ export const STEEPS =
 
 /** Strained, or what was steeped is lifted out. */
 export const STRAINS =
-  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper)|sieve(?:d)?\b|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
+  /\b(?:strain(?:ed|ing)?(?: (?:out|off|it|well))*|filter(?:ed)?(?! paper| water| cold| tap)|sieve(?:d)?\b|(?:pass|push|press)(?:ed)? (?:it )?through|(?:pour(?:ed)?|run) (?:it )?through|discard(?:ing)?(?: the)? (?:solids?|leaves|bags?|flowers|spices|herbs)|(?:remove|removed|take out|lift out|fish out|discard)(?: and discard)?(?: the)? (?:tea ?bags?|bags?|leaves|solids|hibiscus|flowers|herbs|spices|calyces|sachets?|infuser|sprigs?))\b/i;
 
 /** Parts that are no brew: what is done with what came of the others. */
 export const NO_BREW =

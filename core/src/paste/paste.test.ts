@@ -13,6 +13,7 @@ const titled = (title: string): PastedRead => {
   return found;
 };
 
+const beginning = (words: string): PastedRead => read(TEXTS.find((t) => t.startsWith(words))!);
 const grams = (r: PastedRead): Record<string, number> =>
   Object.fromEntries(
     r.card.brews.flatMap((b) => b.way.ingredients.map((i) => [i.plant, Math.round(i.grams * 10) / 10] as const)),
@@ -162,7 +163,7 @@ describe('a pasted recipe', () => {
   it('reads a pot by its size for no amount, and numbers of steps without a dot', () => {
     const sorrel = titled('Sorrel (Christmas)');
     expect([waterMl(sorrel), stages(sorrel)]).toEqual([2366, ['heat', 'hold 5', 'steep 720', 'strain', 'dissolve']]);
-    const base = titled('Tamarind-hibiscus base (yields ~ 700 ml)');
+    const base = titled('Tamarind-hibiscus base');
     expect(stages(base)).toEqual(['dissolve', 'heat', 'hold 15', 'reduce', 'strain']);
     expect(poured(base)).toEqual({ 'Cold sparkling water': 150 });
   });
@@ -187,6 +188,104 @@ describe('a pasted recipe', () => {
     const r = titled('Ginger beer base');
     expect(grams(r)).toMatchObject({ ginger_fresh: 200, lemon_peel_fresh: 8 });
     expect(sugarG(r)).toBe(300);
+  });
+  it('reads a line that is told in one breath: slashes, times alone, a name before it', () => {
+    const cold = beginning('COLD BREW GREEN TEA. 10g');
+    expect([grams(cold), waterMl(cold), stages(cold)]).toEqual([{ green_tea_leaf: 10 }, 1000, ['steep 360', 'strain']]);
+    const sweet = titled('Southern sweet tea');
+    // What comes after its minutes is not in it while it draws.
+    expect(stages(sweet)).toEqual(['heat', 'steep 15', 'dissolve', 'strain']);
+    expect(waterMl(sweet)).toBe(473);
+    expect(poured(sweet)).toEqual({ 'Cold water': 1420 });
+    expect(guesses(sweet)).toEqual(['when it is strained is not told: before more water goes in, for now']);
+    expect(marked(sweet)).toContain('family size 2');
+  });
+  it('guesses how much water it is where none is told, by what it is to make', () => {
+    const cooler = titled('Lemon verbena and chamomile cooler');
+    expect(waterMl(cooler)).toBe(1500);
+    expect(guesses(cooler)).toContain('no water is told: as much as it is to make, for now');
+    // A slice of lemon is on the glass, and nothing of the verbena.
+    expect(grams(cooler)).toEqual({ lemon_verbena_dried: 12, chamomile_dried: 8 });
+    expect(marked(cooler)).toContain('a slice of lemon');
+  });
+  it('takes a thing that is told as a part of its own for what that part makes', () => {
+    const peach = titled('Iced peach tea');
+    expect(peach.card.brews.map((b) => b.name)).toEqual(['Brew', 'Peach syrup']);
+    expect(grams(peach)).toEqual({ black_tea_bag: 8.8, peach_fresh: 285.2 });
+    expect(guesses(peach)).toContain(
+      '“1 cup peach syrup (recipe follows)”: all that is made of it further down, for now',
+    );
+    // Mashed when it has simmered, as it is told.
+    expect(stages(peach)).toEqual(expect.arrayContaining(['heat', 'hold 15', 'hands', 'strain']));
+  });
+  it('tells of a glass what is told of a glass', () => {
+    const syrup = titled('Lavender lemonade syrup');
+    expect(syrup.card.mix.map((l) => [l.name, l.at])).toEqual([
+      ['Cold sparkling water', 'glass'],
+      ['Lemon juice', 'glass'],
+    ]);
+  });
+  it('reads a list whose amounts stand behind, and fruit by how many there are', () => {
+    const list = TEXTS.map(read).find((r) => r.lines.some((l) => l.card.startsWith('1 qt of the water')))!;
+    expect(grams(list)).toEqual({ black_tea_leaf: 28.4 });
+    expect(sugarG(list)).toBe(300);
+    expect(poured(list)).toMatchObject({ 'Lemon juice': 135 });
+    const tonic = titled('Turmeric tonic');
+    expect(grams(tonic)).toEqual({ turmeric_fresh: 10, ginger_fresh: 24 });
+    expect(poured(tonic)).toEqual({ 'Lemon juice': 23 });
+    const nettle = titled('Nettle and lemon balm tea');
+    expect(Object.keys(grams(nettle)).sort()).toEqual(['lemon_balm_fresh', 'nettle_dried']);
+  });
+  it('keeps a lid loose where it is told so, and lets what works for days work', () => {
+    const jar = titled('Tepache-ish pineapple');
+    expect(stages(jar)).toEqual(['dissolve', 'ferment', 'strain']);
+    expect(jar.card.brews[0]!.way.stages.find((s) => s.kind === 'ferment')).toMatchObject({ lid: 'loose' });
+    const sun = titled('1 gallon sun tea');
+    expect(grams(sun)).toEqual({ black_tea_bag: 15.4 });
+    expect(sun.card.brews[0]!.way.stages[0]).toMatchObject({ kind: 'steep', minutes: 240, place: 'sun' });
+  });
+  it('has water as warm as the list has it, and says whose degrees it took', () => {
+    const grey = titled('Iced Earl Grey (for two)');
+    expect(grey.card.brews[0]!.way.stages[0]).toMatchObject({ kind: 'heat', to: 95 });
+    expect(guesses(grey)).toContain('“95 degrees”: °C for now');
+  });
+  it('steeps in cold water where the water is told to be cold, and pours on what is poured over what lies there', () => {
+    const sumac = beginning('Sumac-ade. Steep');
+    expect(sumac.card.brews[0]!.way.stages[0]).toMatchObject({ kind: 'steep', minutes: 60, place: 'counter' });
+    expect(guesses(sumac)).toEqual(['where it stands is not told: on the counter for now']);
+    for (const [title, plants] of [
+      ['Tea one', ['oolong_rolled']],
+      ['Blackcurrant leaf "wild" tea, big batch (5 l)', ['blackcurrant_fresh', 'strawberry_fresh']],
+    ] as const) {
+      const [brew] = titled(title).card.brews;
+      expect(brew!.way.stages[0]).toMatchObject({ kind: 'heat' });
+      // None of it is in the water while that is heated.
+      expect(brew!.way.ingredients.map((i) => [i.plant, i.enters.stageId])).toEqual(plants.map((p) => [p, 'steep']));
+    }
+  });
+  it('takes ice that is weighed for ice that it is strained onto, and bags for what bags hold', () => {
+    expect(stages(titled('Cascara iced tea'))).toContain('onto-ice');
+    const jug = titled('My everyday jug');
+    expect(grams(jug)).toEqual({ black_tea_bag: 6.6, peppermint_dried: 1.5 });
+    expect(jug.card.jugMl).toBe(1500);
+  });
+  it('loses nothing of its list: each thing stands in a clause, or is marked', () => {
+    for (const text of TEXTS)
+      for (const recipe of recipesIn(text)) {
+        const clauses = clausesOfText(recipe);
+        const told = clauses
+          .flatMap((c) => [c.card, ...c.left, ...c.guesses, c.words])
+          .join(' ')
+          .toLowerCase();
+        for (const thing of recipe.things) {
+          const figure = /\d+/.exec(thing.text)?.[0];
+          const words = thing.text.toLowerCase().match(/\p{L}{4,}/gu) ?? [];
+          expect([
+            thing.text,
+            figure === undefined || told.includes(figure) || words.some((w) => told.includes(w)),
+          ]).toEqual([thing.text, true]);
+        }
+      }
   });
   it('keeps several recipes of one text apart', () => {
     const two = `${TEXTS[0]!}\n-----\n${TEXTS[3]!}`;

@@ -4,12 +4,21 @@ import { takeDegrees, takeTime, type Sentence } from './sentence';
 // What a sentence of the method does to the pot, by how far the pot has come.
 
 /** How far the pot has come. */
-export type PotSoFar = { watered: boolean; heated: boolean; steeped: boolean; strained: boolean; offHeat: boolean };
+export type PotSoFar = {
+  watered: boolean;
+  heated: boolean;
+  /** its water was told to be cold, and nothing has heated it */
+  cold: boolean;
+  steeped: boolean;
+  strained: boolean;
+  offHeat: boolean;
+};
 
 /** A pot before anything is in it. */
 export const emptyPot = (): PotSoFar => ({
   watered: false,
   heated: false,
+  cold: false,
   steeped: false,
   strained: false,
   offHeat: false,
@@ -33,12 +42,14 @@ export function doingsIn(
   const less = s.take(REDUCED);
   if (less) doings.push(`simmer to ${less[2] ?? LEFT_OF[less[1]!.toLowerCase()]!}`);
   const boil = to(
-    /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= (?:the |up |your |some )?(?:water|kettle))/i,
+    /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= (?:\S+ ){0,5}?(?:water|kettle)\b)/i,
+  );
+  const loose = to(
+    /\b(?:with )?(?:the |a )?lid (?:ajar|loose|half on|a little open)\b|\bpart(?:ly|ially) covered\b|\b(?:loosely cover(?:ed)?|cover(?:ed)?(?: it)? (?:loosely|with (?:a )?(?:\p{L}+ )?(?:cloth|towel|muslin|cheesecloth)))\b/iu,
   );
   const cover = to(
     /\b(?:covered|cover(?: (?:it|the (?:pot|pan|jar)|tightly|and|with (?:a |the )?lid))*|(?:with |put )?(?:the |a )?lid on|lidded|(?:with|under) a (?:tight )?lid)\b/i,
   );
-  const loose = to(/\b(?:with )?(?:the |a )?lid (?:ajar|loose|half on|a little open)\b|\bpart(?:ly|ially) covered\b/i);
   const open = to(/\b(?:uncovered|lid off|without a lid)\b/i);
   const off = to(
     /\b(?:(?:re)?moved?(?: (?:it|them|the (?:pot|pan|saucepan)|everything))? from (?:the )?(?:heat|stove|hob)|(?:take|taken|pull|pulled)(?: (?:it|them|the (?:pot|pan)))? off(?: (?:the )?(?:heat|stove|hob))?|turn(?:ed)?(?: (?:it|the (?:heat|stove|gas|flame)))? off(?: (?:the )?(?:heat|stove|flame|burner|gas|hob))?|off (?:the )?(?:heat|boil)|kill the heat|switch(?: it)? off)\b/i,
@@ -56,8 +67,7 @@ export function doingsIn(
     /\b(?:refrigerat(?:e|ed|or)|(?:in|into|to) (?:the |a )?(?:fridge|refrigerator)|fridge|chill(?:ed)?)\b/i,
   );
   const sun = to(/\b(?:in (?:the |full |direct )*sun(?:shine|light)?|in (?:a|the) sunny (?:spot|place|window))\b/i);
-  const counter = to(/\b(?:at room temperature|on the (?:counter|worktop)|in (?:a|the) warm (?:spot|place))\b/i);
-  const place = pot.heated ? undefined : sun ? 'in the sun' : counter ? 'on the counter' : undefined;
+  const counter = to(/\b(?:at room temp(?:erature)?|on the (?:counter|worktop)|in (?:a|the) warm (?:spot|place))\b/i);
   const press = to(
     /\b(?:press(?:ed|ing)?(?: down)?(?: on)?|squeez(?:e|ed|ing)(?= (?:out|the (?:solids|cloth|pulp|flowers|bag)|well|every|to|it)| ?$))(?: (?:to extract|out) [\p{L} ]+)?/iu,
   );
@@ -68,8 +78,13 @@ export function doingsIn(
   if (to(/\b(?:crush|mash|muddle|bash)\b/i)) doings.push('crush');
   if (to(/\b(?:blend|liquidi[sz]e)\b/i)) doings.push('blend');
   const bottle = to(/\b(?:pour into (?:clean |sterili[sz]ed )*bottles|bottle(?:d)?(?= it| up|$))\b/i);
+  // Days tell it: what works for them is a ferment.
+  void to(/\bferment(?:ed|ing|s)?\b(?=.*\b(?:days?|weeks?)\b)/i);
   const degrees = takeDegrees(s);
   const time = takeTime(s);
+  // What works for days stands where it stands.
+  const drawn = !pot.heated && !(time && time.minutes >= DAY_MIN);
+  const place = !drawn ? undefined : sun ? 'in the sun' : counter ? 'on the counter' : undefined;
   const lasts = (minutes: number): string => `${Math.round(minutes * 100) / 100} min`;
   const minutesOr = (guess: number, what: string): string => {
     if (time && !time.guess) return lasts(time.minutes);
@@ -103,8 +118,11 @@ export function doingsIn(
   if (off) pot.offHeat = true;
   if (steep && cool && !time && !pot.strained) doings.push('until cool');
   else if (steep && !timed && !pot.strained) {
-    if (!pot.heated && !fridge && !place) guesses.push(HOW_WARM);
-    if (place) doings.push(`${minutesOr(240, 'stands')} ${place}`);
+    const standing = !pot.heated && !fridge && !place && pot.cold && drawn;
+    if (standing) guesses.push('where it stands is not told: on the counter for now');
+    else if (!pot.heated && !fridge && !place) guesses.push(HOW_WARM);
+    if (standing) doings.push(`${minutesOr(240, 'stands')} on the counter`);
+    else if (place) doings.push(`${minutesOr(240, 'stands')} ${place}`);
     else if (fridge) doings.push(`${minutesOr(480, 'stands in the fridge')} in the fridge`);
     else doings.push(`off the heat ${minutesOr(GUESS_MIN.steep, 'stands')}`);
     [timed, pot.steeped, pot.offHeat] = [true, true, false];
@@ -146,7 +164,11 @@ export function doingsIn(
     guesses.push(HOW_WARM);
   if (time && !timed && !strain && !dissolve && !pot.strained && !hasItems) {
     doings.push(lasts(time.minutes));
-  } else if (time && !timed && !pot.strained && hasItems) doings.push(lasts(time.minutes));
+    pot.steeped = true;
+  } else if (time && !timed && !pot.strained && hasItems) {
+    doings.push(lasts(time.minutes));
+    pot.steeped = true;
+  }
   if (bottle) doings.push('bottles');
   // A time that the pot has no use for, as of chilling what is strained, stands in the note.
   const used = time !== undefined && doings.some((d) => d.includes(lasts(time.minutes)));

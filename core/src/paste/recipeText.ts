@@ -42,11 +42,13 @@ export function recipesIn(text: string): readonly RecipeText[] {
     block = [];
   };
   lines.forEach((line, i) => {
+    // A rule under one line alone is under a title.
+    const underlined = block.filter((l) => l !== '').length === 1 && block.at(-1) !== '';
     const rule = /^(?:[-=_*~#]{3,}|recipe \d+\s*:?)$/i.test(line);
     // A title of its own with a list head under it, after a recipe that has its method.
     const next = lines.slice(i + 1).find((l) => l !== '') ?? '';
     const again = LIST_HEAD.test(next) && !isHead(line) && line !== '' && block.some((l) => LIST_HEAD.test(l));
-    if (rule || again) end();
+    if ((rule && !underlined) || again) end();
     if (!rule) block.push(line);
   });
   end();
@@ -61,31 +63,49 @@ const UNIT_DOTS =
 
 /** Lines without marks of a page or a message; blank ones are kept as such. */
 function plainLines(text: string): string[] {
-  return text
-    .replace(/\r\n?/g, '\n')
-    .replace(/[\u00a0\u2007\u202f]/g, ' ')
-    .replace(/⁄/g, '/')
-    .replace(/[‘’]/g, "'")
-    .replace(/[“”]/g, '"')
-    .replace(UNIT_DOTS, '$1')
-    .replace(/\b(\d+)ish\b/gi, '$1')
-    .replace(/\bw\/ ?/gi, 'with ')
-    .replace(/ & /g, ' and ')
-    .replace(/\bfrench press\b/gi, 'pot')
-    .replace(/\b(juice|zest|peel) (?=\d|half|one|two|an? \p{L}+$)/giu, '$1 of ')
-    .replace(/\b'?til\b/gi, 'until')
-    .replace(
-      /\ban? (cup|litre|liter|quart|pint|tablespoon|teaspoon|tbsp|tsp|gallon|pound|kilo)s? and a half\b/gi,
-      '1 1/2 $1s',
-    )
-    .split('\n')
-    .map((line) =>
-      line
-        .replace(/^#+\s*/, '')
-        .replace(/\*\*|__/g, '')
-        .replace(/\s+/g, ' ')
-        .trim(),
-    );
+  return (
+    text
+      .replace(/\r\n?/g, '\n')
+      .replace(/[\u00a0\u2007\u202f]/g, ' ')
+      .replace(/⁄/g, '/')
+      .replace(/[‘’]/g, "'")
+      .replace(/[“”]/g, '"')
+      .replace(UNIT_DOTS, '$1')
+      .replace(/\b(\d+)ish\b/gi, '$1')
+      .replace(/\bw\/ ?/gi, 'with ')
+      .replace(/ & /g, ' and ')
+      .replace(/\bfrench press\b/gi, 'pot')
+      .replace(/\b(juice|zest|peel) (?=\d|half|one|two|an? \p{L}+$)/giu, '$1 of ')
+      .replace(/\b'?til\b/gi, 'until')
+      // Water by what was done with it before: "water that has come off the boil and cooled to about 85", "500 ml boiling", "top up with cold".
+      .replace(
+        /\bwater,? (?:(?:that|which)(?:'s| is| has)? )?(?:just )?(?:come |been )?(?:taken )?off the boil(?:,? and (?:then )?cooled to (?:about |around )?(\d{2,3})(?: ?°? ?[cC])?\b)?/gi,
+        (_, warm: string | undefined) => (warm ? `water at ${warm} °C` : 'boiling water'),
+      )
+      .replace(
+        /(\d ?(?:ml|cl|l|lit(?:re|er)s?|cups?|pints?) )(boiling|cold)(?=[,.;]|$| (?:and|then)\b)/gim,
+        '$1$2 water',
+      )
+      .replace(/\bwith (cold|boiling)(?=[,.;]|$)/gim, 'with $1 water')
+      .replace(/\bboiling water water\b/gi, 'boiling water')
+      .replace(/\b(bags?|leaves) out\b/gi, 'remove $1')
+      // "10 g sencha / 1 L water / fridge 6 h": one after the other.
+      .replace(/(?<=[\p{L}.)]) \/ (?=[\p{L}\d½¼¾])/gu, ', ')
+      .replace(
+        /\ban? (cup|litre|liter|quart|pint|tablespoon|teaspoon|tbsp|tsp|gallon|pound|kilo)s? and a half\b/gi,
+        '1 1/2 $1s',
+      )
+      .split('\n')
+      .map((line) =>
+        line
+          .replace(/^#+\s*/, '')
+          .replace(/\*\*|__/g, '')
+          // "Water ........ 3 qt"
+          .replace(/\s*(?:\.{3,}|…+|(?:\. ){3,})\s*(?=\d|[½¼¾⅓⅔]|an? |half\b)/g, ': ')
+          .replace(/\s+/g, ' ')
+          .trim(),
+      )
+  );
 }
 
 function recipeOf(lines: readonly string[]): RecipeText {
@@ -93,6 +113,21 @@ function recipeOf(lines: readonly string[]): RecipeText {
   let title = '';
   let part: string | undefined;
   let state: State = 'before';
+  /** Sentence by sentence: a name, a list, or what is done. */
+  const toldInOne = (told: string): void => {
+    for (const s of sentences(told)) {
+      if (title === '' && things.length + steps.length === 0 && s !== told && isName(s)) title = s;
+      else if (steps.length === 0 && isListing(s)) {
+        const made = LISTED_FOR.exec(s);
+        if (made) besides.push(made[0].trim());
+        things.push(
+          ...listed(s.replace(LISTED_FOR, ''))
+            .flatMap(expanded)
+            .map((t) => ({ text: t, part })),
+        );
+      } else steps.push({ text: s, part });
+    }
+  };
   const headed = lines.some((l) => LIST_HEAD.test(l) || STEP_HEAD.test(l));
   lines.forEach((raw, at) => {
     const line = raw.replace(BULLET, '').trim();
@@ -111,13 +146,18 @@ function recipeOf(lines: readonly string[]): RecipeText {
       else for (const s of sentences(inLine[2]!)) steps.push({ text: s, part });
       return;
     }
+    const titledWith = title === '' && things.length + steps.length === 0 ? TITLE_WITH.exec(line) : null;
+    if (titledWith) {
+      title = titledWith[1]!.trim();
+      return void besides.push(titledWith[2]!.replace(/\)$/, ''));
+    }
     if (BESIDES.test(line) && !NUMBERED.test(raw)) return void besides.push(line);
     const head = PART_HEAD.exec(line) ?? COLON_HEAD.exec(line);
     if (head && line.split(' ').length <= 6) return void (part = partName(head[1]!));
     if (
       title === '' &&
       state === 'before' &&
-      !looksLikeThing(line) &&
+      (!looksLikeThing(line) || isNumberedName(line, lines[at + 1]) || SO_MUCH_OF_A_DRINK.test(line)) &&
       !NUMBERED.test(line) &&
       things.length + steps.length === 0 &&
       isTitle(line, lines, at)
@@ -125,15 +165,14 @@ function recipeOf(lines: readonly string[]): RecipeText {
       return void (title = line.replace(/[:.]$/, ''));
     const several = line
       .replace(/\.$/, '')
-      .split(/;\s+|\s+\|\s+/)
+      .split(/;\s+|\s+[|•·]\s+/)
       .map((x) => x.trim());
     if (several.length > 1 && steps.length === 0 && several.every(looksLikeThing))
       return void things.push(...several.flatMap(expanded).map((t) => ({ text: t, part })));
-    const titled = title === '' && /^([\p{L}][\p{L} '-]{2,40}): (?=[\p{L}\d])(.+)$/u.exec(line);
+    const titled = title === '' && /^([\p{L}][\p{L} ,'()-]{2,60}): (?=[\p{L}\d])(.+)$/u.exec(line);
     if (titled && titled[2]!.length > 40) {
       title = titled[1]!;
-      for (const s of sentences(titled[2]!)) steps.push({ text: s, part });
-      return;
+      return toldInOne(titled[2]!);
     }
     const numbered = NUMBERED.test(raw.replace(BULLET, ''));
     const told = line.replace(numbered ? NUMBERED : /^$/, '');
@@ -151,15 +190,7 @@ function recipeOf(lines: readonly string[]): RecipeText {
     else {
       // What is told of things is over once something is done.
       if (things.length > 0 && steps.length === 0) part = undefined;
-      for (const s of sentences(told)) {
-        if (steps.length === 0 && isListing(s))
-          things.push(
-            ...listed(s.replace(LISTED_FOR, ''))
-              .flatMap(expanded)
-              .map((t) => ({ text: t, part })),
-          );
-        else steps.push({ text: s, part });
-      }
+      toldInOne(told);
     }
   });
   return { title: title || 'Pasted recipe', things, steps, besides };
@@ -171,16 +202,40 @@ const DONE_INSIDE =
   /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
 /** The amount behind its name: "Cloves - 1 teaspoon". */
 const AMOUNT_BEHIND =
-  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b)/iu;
+  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:,] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b)/iu;
+const TIME_START = /^(?:about )?\d[\d.,–-]* ?(?:h|hrs?|hours?|mins?|minutes?|secs?|seconds?|days?)\b/i;
+const TO_TASTE = /^(?:\p{L}+ ){1,3}to taste$/iu;
 const looksLikeThing = (line: string): boolean =>
   !DONE_INSIDE.test(line) &&
-  (AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&
+  !TIME_START.test(line) &&
+  (TO_TASTE.test(line) || AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&
   line.length < 110 &&
   !/[.!?] \p{L}/u.test(line);
+
+/** "Agua fresca | serves 6": a title, and what it makes behind it. */
+const TITLE_WITH = /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,(–-]\s*((?:serves|makes|yields?)\b.*)$/iu;
+/** "Three-spice tea" over a list or a space: a name, not an amount. */
+const isNumberedName = (line: string, next: string | undefined): boolean =>
+  !/\d|[½¼¾⅓⅔]/.test(line) &&
+  /^(?:one|two|three|four|five|six|eight|ten|twelve)\b/i.test(line) &&
+  (next === '' || LIST_HEAD.test(next ?? ''));
+/** A few words that are no doing and no amount, before all else that is told in one line. */
+const isName = (sentence: string): boolean =>
+  /^(?:\S+(?: \S+){1,6}|\p{Lu}\S{4,})$/u.test(sentence) &&
+  !/\d|[½¼¾⅓⅔,]/.test(sentence) &&
+  !VERB_START.test(sentence) &&
+  !AMOUNT_START.test(sentence);
+
+const AMOUNT_INSIDE = /\d ?(?:k?g|m?l|cl|oz|min(?:ute)?s?|h(?:ou)?rs?|tbsps?|tsps?|cups?)\b/i;
+/** "1 gallon sun tea": so much of a drink, and not of a thing that goes in. */
+const SO_MUCH_OF_A_DRINK =
+  /^(?:an? |\d[\d.,/ ]* ?)(?:gallons?|quarts?|pitchers?|jugs?|l|lit(?:re|er)s?|glass(?:es)?|cups?)(?: of)? (?:\p{L}+[ -]){0,4}(?:tea|punch|cooler|cordial|lemonade|limeade|ade|drink|fresca|soda|tonic|tisane|chai|infusion)$/iu;
 
 /** The first line is a title where it is short and no sentence. */
 const isTitle = (line: string, lines: readonly string[], at: number): boolean =>
   line.length <= 70 &&
+  lines.some((l, i) => i > at && l !== '') &&
+  !AMOUNT_INSIDE.test(line.replace(/\([^)]*\)/g, '')) &&
   !/[.!?]$/.test(line.replace(/\.$/, '')) &&
   !VERB_START.test(line) &&
   lines.slice(0, at).every((l) => l.length < 200);
@@ -199,6 +254,8 @@ function expanded(text: string): string[] {
   ).exec(text);
   if (behind)
     return [behind[3]!, behind[4]].flatMap((what) => (what ? [`${what} of ${behind[1]!} ${behind[2]!}`] : []));
+  const each = /^(.*?\S) each (?:of )?(.+? and .+)$/i.exec(text);
+  if (each) return each[2]!.split(/,\s*|\s+and\s+/).map((name) => `${each[1]!} ${name}`);
   const before = /^(?:the )?(?:grated |finely grated )?(zest|juice|peel) and (?:the )?(zest|juice|peel) of (.+)$/i.exec(
     text,
   );
@@ -219,11 +276,23 @@ const listed = (text: string): string[] =>
     .map((t) => t.trim().replace(/\.$/, ''))
     .filter((t) => t !== '');
 
+const TIME_ALONE = /^\d[\d.,–-]* ?(?:h|hrs?|hours?|mins?|minutes?)\.?$/i;
+const PLACE_ALONE = /^(?:in (?:the )?)?(?:fridge|refrigerator|sun)\.?$/i;
+/** "8 h. Fridge.": one thing, and not two. */
+function withTimeAlone(before: string[], piece: string): string[] {
+  const last = before.at(-1)?.trim() ?? '';
+  const one = [last, piece.trim()];
+  return one.some((x) => TIME_ALONE.test(x)) && one.some((x) => PLACE_ALONE.test(x))
+    ? [...before.slice(0, -1), one.map((x) => x.replace(/\.$/, '')).join(' ')]
+    : [...before, piece];
+}
+
 /** Sentences of a step; abbreviations and figures do not end one. */
 export const sentences = (text: string): string[] =>
   text
     .replace(/\b(e\.g|i\.e)\.(?=\s)/gi, '$1')
     .split(/(?<=[.!?])\s+|;\s+/u)
+    .reduce(withTimeAlone, [])
     .map((s) => s.trim().replace(/[.!]+$/, ''))
     .filter((s) => s !== '');
 

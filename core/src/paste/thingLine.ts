@@ -12,7 +12,7 @@ export const TAILS = new Set(
 const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?(?:\s\d\/\d)?|\d\/\d|\d*[½¼¾⅓⅔⅛]|half an?|an?|one|two|three|four|five|six|seven|eight|ten|twelve|a few|a couple of|(?:the )?(?:juice|zest|peel|rind) of(?: \S+)?)`;
 
 /** A number and the words after it, up to where something else begins. */
-const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
+const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|once|when|below|above|that|which|if|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
 
 /** An amount where a sentence tells one: a number and the words after it. */
 export const AMOUNT = new RegExp(
@@ -67,7 +67,7 @@ export function cleaned(line: string): string {
   if (each && /bags?\b/i.test(each[2]!))
     text = `${Math.round(Number(each[1]) * Number(each[3]!.replace(',', '.')) * 100) / 100} g ${/\btea/i.test(each[2]!) ? each[2]! : each[2]!.replace(/ ?bags?(?: of)? ?/i, '')}`;
   const behind =
-    /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*)$/iu.exec(text) ??
+    /^([\p{L}][\p{L} '-]+?)\s*(?:[:,–-]|\s-\s)\s*((?:about )?[\d½¼¾⅓⅔].*|half|one|two|three)$/iu.exec(text) ??
     /^([\p{L}][\p{L} '-]+?) ((?:about )?[\d½¼¾⅓⅔][\d.,/½¼¾⅓⅔ ]* ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b.*)$/iu.exec(
       text,
     );
@@ -93,10 +93,7 @@ export function cleaned(line: string): string {
     .replace(/^([\d./ ½¼¾⅓⅔]+) ?gal(?= )/i, '$1 gallon');
   text = text
     .replace(/\b(?:freshly|fresh)[- ](?:squeezed|ground|grated|brewed|picked|cracked) ?/gi, '')
-    .replace(
-      /\b(?:culinary|granulated|caster|superfine|loose[- ]leaf|gunpowder|store[- ]bought|bottled|food[- ]grade) ?/gi,
-      '',
-    )
+    .replace(/\b(?:culinary|granulated|caster|superfine|loose[- ]leaf|store[- ]bought|bottled|food[- ]grade) ?/gi, '')
     .replace(/\bsimple syrup\b/i, 'syrup of 50 °Bx');
   for (const [re, is] of ALSO_CALLED) text = text.replace(re, is);
   return text
@@ -114,4 +111,13 @@ const ALSO_CALLED: readonly (readonly [RegExp, string])[] = [
   [/\b(?:assam|ceylon|darjeeling|english breakfast|breakfast)(?: black)? ?(?=tea|leaf|leaves)/i, 'black '],
   [/\b(?:flor de jamaica|jamaica flowers?|karkad[eé]h?|bissap|sorrel (?:flowers|petals|calyces))\b/i, 'hibiscus'],
   [/\bginger root\b/i, 'ginger'],
+  [/\b(?:gunpowder|dragonwell|longjing|bancha|gyokuro)(?: green)?(?: tea)?(?: leaves)?\b/i, 'green tea'],
+  [
+    /\b(?:earl gr[ea]y|lapsang souchong|keemun|yunnan|assam|ceylon|darjeeling|english breakfast|irish breakfast)(?: tea)?(?: leaves)?\b(?! cinnamon)/i,
+    'black tea',
+  ],
+  [/\blime (?:blossoms?|flowers?)\b/i, 'linden'],
+  [/\bagua\b/i, 'water'],
+  [/\bcanela\b/i, 'cinnamon'],
+  [/\bclavos?\b/i, 'cloves'],
 ];

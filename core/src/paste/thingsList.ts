@@ -18,13 +18,21 @@ export type Listed = {
   words: ReadonlySet<string>;
   kind: CardThing['kind'] | undefined;
   role: string | undefined;
+  /** the plant of the table or of the cook's own that it is */
+  plant: string | undefined;
+  /** figures that stand in brackets and are no amount of it */
+  aside: readonly string[];
+  /** how warm it is told to be, where nobody says in what degrees */
+  warmGuess: readonly string[];
+  /** the part of the recipe that it is what comes of: "1 cup peach syrup", told further down */
+  isPart: boolean;
   /** left to be put in: 1 is all of it */
   share: number;
   garnish: boolean;
 };
 
 /** What goes in, as a card tells it. */
-type Told = { card: string; water: boolean; guesses: string[] };
+type Told = { card: string; water: boolean; guesses: string[]; left: string[] };
 /** What a sentence puts in, and where in it. */
 export type Item = Told & { at: number };
 /** What is told of the glass: the words, the clause, what was guessed of it. */
@@ -39,7 +47,8 @@ export class ThingsList {
     private readonly recipe: RecipeText,
     private readonly own: readonly Botanical[],
   ) {
-    this.things = recipe.things.map((line) => listed(line, own));
+    const parts = [...new Set([...recipe.things, ...recipe.steps].flatMap((l) => l.part ?? []))];
+    this.things = recipe.things.map((line) => listed(line, own, parts));
   }
 
   /** What a sentence puts in, in its order; what it says of the glass goes to `glass`. */
@@ -59,14 +68,14 @@ export class ThingsList {
     if (filled) {
       const warm = /\b(?:boiling|hot)\b/i.test(filled[0]) ? 'boiling ' : '';
       const guesses = [`\u201c${filled[0]}\u201d: all of ${vessel!} for now`];
-      found.push({ at: filled.index, card: `${vessel!} ${warm}water`, water: true, guesses });
+      found.push({ at: filled.index, card: `${vessel!} ${warm}water`, water: true, guesses, left: [] });
     }
     const parts = s.take(PARTS);
     if (parts) this.byParts(parts, glass);
     const topped = parts ? undefined : s.take(TOPPED);
     if (topped && /sparkling|soda|fizzy|tonic/i.test(topped[0]))
       glass.push({ words: topped[0], card: 'glass: sparkling water', guesses: [] });
-    else if (topped) found.push({ at: topped.index, card: 'cold water to taste', water: true, guesses: [] });
+    else if (topped) found.push({ at: topped.index, card: 'cold water to taste', water: true, guesses: [], left: [] });
     const fill = s.take(
       /\b(?:top(?:ped)?(?: it| off| up)*|fill(?:ed)?(?: up)?|make(?: it)? up|dilute(?:d)?)\b[^.]*?\bto (?:make |a total of |about )?(\d+(?:[.,]\d+)? ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?|gallons?|pints?))\b(?: with (?:cold |still |more |cool )*water)?/i,
     );
@@ -78,6 +87,7 @@ export class ThingsList {
 
         water: true,
         guesses: [],
+        left: [],
       });
       for (const l of this.things) if (l.kind === 'water' && l.share < 1) l.share = 0;
     }
@@ -181,7 +191,10 @@ export class ThingsList {
   /** "the zest", "the juice": of the one thing of the list that is so called. */
   private byTail(word: string, to: number): { l: Listed; to: number; score: number } | undefined {
     if (!TAILS.has(word)) return undefined;
-    const of = this.things.filter((l) => l.share > 0 && !l.garnish && new RegExp(`\\b${word}`, 'i').test(l.line.text));
+    // "the flowers" of "20 elderflower heads" too.
+    const of = this.things.filter(
+      (l) => l.share > 0 && !l.garnish && [...wordsOf(l.line.text)].some((w) => w.endsWith(word)),
+    );
     return of.length === 1 ? { l: of[0]!, to, score: 1 } : undefined;
   }
 
@@ -191,26 +204,28 @@ export class ThingsList {
     const both = s.take(/\b(?:the )?(zest|peel) and (?:the )?juice of (\S+ \p{L}+)/iu);
     if (both)
       for (const what of [both[1]!, 'juice'])
-        found.push({ at: both.index, card: `${what} of ${both[2]!}`, water: false, guesses: [] });
+        found.push({ at: both.index, card: `${what} of ${both[2]!}`, water: false, guesses: [], left: [] });
     const all = new RegExp(AMOUNT.source, 'giu');
     for (let m = all.exec(s.text); m; m = all.exec(s.text)) {
       const phrase = m[0].trim();
       const from = m.index;
       if (s.isTaken(from, from + phrase.length)) continue;
-      const told = cleaned(phrase);
+      const told = this.fruitOf(phrase) ?? cleaned(phrase);
       const [thing] = thingsNamedIn(told, this.own);
       if (/\bsyrup of \d+ °Bx$/.test(told)) {
         s.mark(from, from + phrase.length);
-        found.push({ at: from, card: told, water: false, guesses: [HOW_STRONG] });
+        found.push({ at: from, card: told, water: false, guesses: [HOW_STRONG], left: [] });
         continue;
       }
-      if (
-        !thing ||
-        /^(?:an?|one) (?:(?:large|big|small|medium|heavy|deep|clean|wide) )*(?:boil|simmer|few|minute|hour|saucepan|pot|pan|kettle|jug|jar|pitcher|bowl|lid|glass)\b/i.test(
-          phrase,
-        )
-      )
+      if (NO_THING.test(phrase)) continue;
+      if (!thing) {
+        // Weighed out and not known: it may be made a plant of one's own.
+        if (!UNKNOWN_THING.test(told)) continue;
+        s.mark(from, from + phrase.length);
+        found.push({ at: from, card: told, water: false, guesses: [], left: [] });
+        all.lastIndex = from + phrase.length;
         continue;
+      }
       const per = /^(.+?) per (?:litre|liter|l)$/i.exec(told);
       const litres = per && this.litres();
       if (per && litres) {
@@ -224,6 +239,7 @@ export class ThingsList {
       s.mark(from, from + phrase.length);
       if (listed) found.push({ at: from, ...this.use(listed, 1) });
       else {
+        const bags = this.bagsOf(told);
         const partly = this.things.find((l) => l.share > 0 && sameThing(l, thing));
         // What is squeezed out of a fruit of the list is that fruit.
         if (!partly && /^(?:the )?(?:juice|zest|peel|rind) of\b/i.test(phrase)) {
@@ -231,11 +247,27 @@ export class ThingsList {
           for (const l of this.things) if (l.share > 0 && [...l.words].some((w) => words.has(w))) l.share = 0;
         }
         if (partly) partly.share = this.lessBy(partly, told, thing);
-        found.push({ at: from, card: told, water: thing.kind === 'water', guesses: [] });
+        found.push({
+          at: from,
+          card: bags?.card ?? told,
+          water: thing.kind === 'water',
+          guesses: bags ? [bags.guess] : [],
+          left: asidesOf(phrase),
+        });
       }
       all.lastIndex = from + phrase.length;
     }
     return found;
+  }
+
+  /** "The juice of the lemons", of so many as the list has. */
+  private fruitOf(phrase: string): string | undefined {
+    const [, what, name] =
+      /^(?:the )?(juice|zest|peel|rind) of (?:the |all (?:of )?(?:the )?|your )?(\p{L}+)$/iu.exec(phrase) ?? [];
+    const fruit = name && this.things.find((l) => l.share > 0 && l.words.has(singular(name.toLowerCase())));
+    const count =
+      fruit && /^(?:\d[\d./ ½¼¾]*|[½¼¾]|half(?: an?)?|an?|one|two|three|four|five|six) (?=\p{L})/iu.exec(fruit.told);
+    return count ? `${what!.toLowerCase()} of ${count[0].trim()} ${name}` : undefined;
   }
 
   /** What is left of a thing of the list after so much of it, as the method tells it. */
@@ -250,7 +282,9 @@ export class ThingsList {
   use(l: Listed, share: number): Told {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
-    const of = { water: l.kind === 'water', guesses: [] as string[] };
+    const of = { water: l.kind === 'water', guesses: [...l.warmGuess], left: [...l.aside] };
+    if (l.isPart)
+      return { ...of, card: '', guesses: [`\u201c${l.line.text}\u201d: all that is made of it further down, for now`] };
     if (/\bsimple syrup\b/i.test(l.line.text)) of.guesses.push(HOW_STRONG);
     const bags = part > 0.999 ? this.bagsOf(l.told) : undefined;
     if (bags) return { ...of, card: bags.card, guesses: [...of.guesses, bags.guess] };
@@ -297,7 +331,7 @@ export class ThingsList {
         ? one
         : `${Math.round(read.typical * litres * 10) / 10} ${read.unit} ${plainName(one)}`;
     const guesses = [`\u201c${words}\u201d: for ${Math.round(litres * 100) / 100} L for now`];
-    return { card, water: false, guesses };
+    return { card, water: false, guesses, left: [] };
   }
 
   /** Water of the list or of the vessel, L, where it is told without a question. */
@@ -309,6 +343,10 @@ export class ThingsList {
     return read?.typical === undefined || read.kind === 'ask' || read.unit !== 'ml' ? undefined : read.typical / 1000;
   }
 
+  /** Whether the list has water that boils, or is as warm as it is told. */
+  hasHotWater = (): boolean =>
+    this.things.some((l) => l.kind === 'water' && l.share > 0 && /\b(?:boiling|hot|heat to)\b/i.test(l.told));
+
   /** The one vessel that the method names by its size. */
   private vessel(): string | undefined {
     const told = this.recipe.steps.flatMap(({ text }) => VESSEL.exec(text)?.[1] ?? []);
@@ -319,12 +357,37 @@ export class ThingsList {
   }
 }
 
-function listed(line: TextLine, own: readonly Botanical[]): Listed {
+/** "500 ml water at 95 °C": water, heated to that before anything is in it. */
+function withItsWarmth(told: string): { told: string; guesses: string[] } {
+  const [, water, figure, unit] =
+    /^(.*\bwater),? (?:at|of|heated to|\() ?(?:about )?(\d{2,3}) ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)?\)?$/i.exec(
+      told,
+    ) ?? [];
+  if (water === undefined || figure === undefined) return { told, guesses: [] };
+  const scale = unit ? unit.charAt(0).toUpperCase() : Number(figure) > 100 ? 'F' : 'C';
+  const guesses = unit ? [] : [`\u201c${figure} degrees\u201d: °${scale} for now`];
+  return { told: `${water}, heat to ${figure} °${scale}`, guesses };
+}
+
+/** Whether a thing of the list is what comes of a part of the recipe, by all of that part's words. */
+function isCalled(told: string, part: string): boolean {
+  const words = wordsOf(part);
+  const name = wordsOf(plainName(told));
+  return words.size > 0 && [...words].every((w) => name.has(w)) && name.size <= words.size + 1;
+}
+
+/** A bracket with a figure in it that is no amount: "(family size 2)". */
+const asidesOf = (text: string): string[] =>
+  [...text.matchAll(/\(([^)]*\d[^)]*)\)/g)].map((m) => m[1]!).filter((inside) => !RESTATED.test(inside));
+const RESTATED =
+  /\d ?(?:k?g|grams?|m?l|cl|lit(?:re|er)s?|oz|ounces?|fl oz|lbs?|pounds?|cups?|tbsps?|tsps?|tea ?spoons?|table ?spoons?|cm|mm|in(?:ch(?:es)?)?|%|°|"|each)/i;
+
+function listed(line: TextLine, own: readonly Botanical[], parts: readonly string[]): Listed {
   const garnish =
     /\b(?:garnish|to decorate|for (?:serving|garnish(?:ing)?|decoration)|to serve|optional)\b/i.test(line.text) &&
     !/\bwater\b/i.test(line.text);
-  const told = cleaned(line.text);
-  const things = thingsNamedIn(told, own);
+  const { told, guesses: warmGuess } = withItsWarmth(cleaned(line.text));
+  const things = thingsNamedIn(told.replace(/, heat to .*$/, ''), own);
   return {
     line,
     told,
@@ -335,11 +398,19 @@ function listed(line: TextLine, own: readonly Botanical[]): Listed {
     ),
     kind: things[0]?.kind,
     role: things[0]?.kind === 'plant' ? things[0].plant.role : undefined,
+    plant: things[0]?.kind === 'plant' ? things[0].plant.slug : undefined,
+    aside: asidesOf(line.text),
+    warmGuess,
+    isPart: parts.some((part) => isCalled(told, part)),
     share: 1,
     garnish,
   };
 }
 
+const NO_THING =
+  /^(?:an?|one) (?:(?:large|big|small|medium|heavy|deep|clean|wide|dry|frying|non-stick|tea|fine|fine-mesh|mesh|coffee|nut milk|paper) ?)*(?:boil|simmer|few|minute|hour|saucepan|pot|pan|skillet|kettle|jug|jar|pitcher|bowl|lid|glass|mug|teapot|towel|cloth|sieve|strainer|filter|cheesecloth|muslin)\b/i;
+const UNKNOWN_THING =
+  /^\d[\d.,/ ½¼¾⅓⅔]* ?(?:k?g|grams?|oz|ounces?|lbs?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|handfuls?) (?:of )?[\p{L}'-]+(?: [\p{L}'-]+){0,2}$/iu;
 const ROLES_OF_SPICE = new Set(['spice', 'bark', 'seed', 'root']);
 const HOW_STRONG = 'how strong a simple syrup is: 50 °Bx for now';
 /** House estimate. */
@@ -353,8 +424,20 @@ const adjacent = (text: string, a: RegExpMatchArray, b: RegExpMatchArray): boole
 
 function sameThing(l: Listed, thing: CardThing): boolean {
   if (l.kind !== thing.kind) return false;
+  // A slice of lemon is nothing of the lemon verbena.
+  if (thing.kind === 'plant' && l.plant !== thing.plant.slug) return sameWords(l.words, thing.thing.words);
   return thing.kind === 'water' || [...thing.thing.words].some((w) => l.words.has(w) && !WEAK_WORDS.has(w));
 }
+
+const sameWords = (a: Iterable<string>, b: Iterable<string>): boolean => {
+  const [x, y] = [a, b].map((words) =>
+    [...words]
+      .filter((w) => !WEAK_WORDS.has(w))
+      .sort()
+      .join(' '),
+  );
+  return x !== '' && x === y;
+};
 
 function sameAmount(a: string, b: string, thing: CardThing): boolean {
   const [x, y] = [a, b].map((t) => readAmount(t, thing.thing));
