@@ -16,7 +16,7 @@ import { doingsIn, emptyPot, type PotSoFar } from './potDoings';
 import type { RecipeText, TextLine } from './recipeText';
 import { Sentence } from './sentence';
 import { wordsOf } from './thingLine';
-import { ThingsList, type Listed, type OfGlass } from './thingsList';
+import { ThingsList, type Item, type Listed, type OfGlass } from './thingsList';
 
 // A recipe's list and method as clauses of a card: what the method names goes in where it names it, by the amount of the list. Each clause
 // stands beside the words it came from; what was guessed is called so, and what no mark takes is told as not understood.
@@ -67,83 +67,103 @@ class Translator {
     if (STORY.test(text)) return this.tell(text, '', [], [text]);
     this.partNamedIn(text);
     const before = this.out.length;
-    let clause: { words: string[]; pieces: string[]; guesses: string[]; left: string[] } | undefined;
-    const end = (): void => {
-      if (clause && clause.pieces.length + clause.left.length > 0) {
-        const { words, pieces, guesses, left } = clause;
-        this.tell(words.join(', '), pieces.length > 0 ? this.head() + pieces.join(', ') : '', guesses, left);
-      } else if (clause && !this.out.some((c) => c.words === clause!.words.join(', ')))
-        this.tell(clause.words.join(', '), '', [], []);
-      clause = undefined;
-    };
-    for (const words of segmentsOf(text)) {
-      const s = new Sentence(words);
-      if (PREPARES.test(words) && !/\d/.test(words)) {
-        clause ??= { words: [], pieces: [], guesses: [], left: [] };
-        clause.words.push(words);
-        continue;
-      }
-      const wasStrained = this.pot.strained;
-      const serve = s.take(SERVED_OVER_ICE);
-      if (serve && !/\d/.test(serve[0])) this.serveOverIce = serve[0];
-      if (OPTIONAL.test(words)) {
-        clause ??= { words: [], pieces: [], guesses: [], left: [] };
-        clause.words.push(words);
-        clause.left.push(words);
-        continue;
-      }
-      const perGlass = PER_GLASS.exec(words);
-      if (perGlass) {
-        this.byTheGlass(words, s);
-        continue;
-      }
-      const strains = s.take(STRAINS) !== undefined;
-      const items = this.list.itemsIn(s, this.pot, this.part, this.glass);
-      // On the glass, or beside it.
-      const beside = SERVING.test(words) ? items.splice(0).map((i) => i.card) : [];
-      if (items.some((i) => !i.water)) this.namedPlants = true;
-      // Nobody says when it is strained, and more water goes in: not onto the leaf.
-      const early =
-        this.neverStrained && this.pot.steeped && !this.pot.strained && items.some((i) => i.water)
-          ? [STRAINED_THEN]
-          : [];
-      if (early.length > 0) this.pot.strained = true;
-      if (items.some((i) => i.water)) this.pot.watered = true;
-      if (items.some((i) => i.water && /\b(?:boiling|hot|heat to)\b/i.test(i.card))) this.pot.heated = true;
-      if (items.some((i) => i.water && /\bcold\b/i.test(i.card)) && !this.pot.heated) this.pot.cold = true;
-      // Water of the list that boils is what it is drawn in.
-      if (!this.pot.watered && STEEPS.test(words) && this.list.hasHotWater()) this.pot.heated = true;
-      const { doings, guesses, kept } = doingsIn(s, this.pot, items.length > 0, strains);
-      // What goes in after the strain is no part of what was strained.
-      if (wasStrained && clause && clause.pieces.includes('strain')) end();
-      // What goes into water that boils already was not in it while it was heated.
-      if (clause && items.length > 0 && clause.pieces.some((p) => GETS_HOT.test(p))) end();
-      clause ??= { words: [], pieces: [], guesses: [], left: [] };
-      clause.words.push(words);
-      // "Steep the tea in 500 ml water at 95 °C": the water is that warm before the tea is in it.
-      const onto = doings.some((d) => d.startsWith('off the heat')) || /\bpour/i.test(words);
-      if (doings[0]?.startsWith('heat to') && onto && items.length > 0) {
-        const cards = [...clause.pieces, ...items.map((i) => i.card)];
-        const ofWater = (card: string): boolean => /\bwater\b/i.test(card);
-        const told = { words: clause.words, guesses: clause.guesses, left: clause.left };
-        const water = [...cards.filter(ofWater), doings.shift()!].join(', ');
-        this.pourFirst({ words: told.words.join(', '), card: water, guesses: told.guesses, left: told.left });
-        clause = { words: [...told.words], pieces: cards.filter((c) => !ofWater(c)), guesses: [], left: [] };
-      } else
-        clause.pieces.push(
-          ...(early.length > 0 ? ['strain'] : []),
-          ...items.map((i) => i.card).filter((c) => c !== ''),
-        );
-      clause.pieces.push(...doings);
-      clause.guesses.push(...early, ...items.flatMap((i) => i.guesses), ...guesses);
-      clause.left.push(...beside, ...items.flatMap((i) => i.left), ...s.left(), ...kept);
-    }
-    end();
-    // What is told in the words of cards already stays as it is.
-    if (isCard(text, this.own)) {
+    const listedBefore = this.list.used;
+    let draft: Draft | undefined;
+    for (const words of segmentsOf(text)) draft = this.segment(words, draft);
+    this.end(draft);
+    // What is told in the words of cards already, and draws on no list, stays as it is.
+    if (this.list.used === listedBefore && isCard(text, this.own)) {
       const head = HEAD.exec(this.out[before]?.card ?? '')?.[0] ?? '';
       this.out.splice(before, this.out.length - before, { words: text, card: head + text, guesses: [], left: [] });
     }
+  }
+
+  private end(draft: Draft | undefined): void {
+    if (!draft) return;
+    const { pieces, guesses, left } = draft;
+    const words = draft.words.join(', ');
+    if (pieces.length + left.length > 0)
+      this.tell(words, pieces.length > 0 ? this.head() + pieces.join(', ') : '', guesses, left);
+    else if (!this.out.some((c) => c.words === words)) this.tell(words, '');
+  }
+
+  /** A piece of a sentence, in the clause that it goes on with or in one of its own. */
+  private segment(words: string, before: Draft | undefined): Draft | undefined {
+    const s = new Sentence(words);
+    if (PREPARES.test(words) && !/\d/.test(words)) return grown(before, { words: [words] });
+    const { pot } = this;
+    const wasStrained = pot.strained;
+    const serve = s.take(SERVED_OVER_ICE);
+    if (serve && !/\d/.test(serve[0])) this.serveOverIce = serve[0];
+    if (OPTIONAL.test(words)) return grown(before, { words: [words], left: [words] });
+    if (PER_GLASS.test(words)) {
+      this.byTheGlass(words, s);
+      return before;
+    }
+    const strained = s.take(STRAINS);
+    const items = this.list.itemsIn(s, pot, this.part, this.glass);
+    const warm = this.alreadyWarm(items, words);
+    // On the glass, or beside it.
+    const beside = SERVING.test(words) ? items.splice(0).map((i) => i.card) : [];
+    if (items.some((i) => !i.water)) this.namedPlants = true;
+    // Nobody says when it is strained, and more water goes in: not onto the leaf.
+    const early = this.neverStrained && pot.steeped && !pot.strained && items.some((i) => i.water);
+    if (early) pot.strained = true;
+    this.wetBy(items);
+    // Water of the list that boils is what it is drawn in.
+    if (!pot.watered && STEEPS.test(words) && this.list.hasHotWater()) pot.heated = true;
+    const { doings, guesses, kept } = doingsIn(s, pot, items.length > 0 || warm, strained !== undefined);
+    let draft = before;
+    // What goes in after the strain is no part of what was strained; what goes into water that boils already was not in it while it was heated.
+    const over =
+      (wasStrained && draft?.pieces.includes('strain')) ||
+      (items.length > 0 && draft?.pieces.some((p) => GETS_HOT.test(p)));
+    if (over) {
+      this.end(draft);
+      draft = undefined;
+    }
+    draft = grown(draft, { words: [words] });
+    // "Steep the tea in 500 ml water at 95 °C": the water is that warm before the tea is in it.
+    const onto = doings.some((d) => d.startsWith('off the heat')) || /\bpour/i.test(words);
+    if (doings[0]?.startsWith('heat to') && onto && items.length > 0) {
+      const cards = [...draft.pieces, ...items.map((i) => i.card)];
+      const ofWater = (card: string): boolean => /\bwater\b/i.test(card);
+      const water = [...cards.filter(ofWater), doings.shift()!].join(', ');
+      const { guesses: told, left } = draft;
+      this.pourFirst({ words: draft.words.join(', '), card: water, guesses: told, left });
+      draft = { words: draft.words, pieces: cards.filter((c) => !ofWater(c)), guesses: [], left: [] };
+    } else {
+      // "Strain, juice of 3 lemons": in that order.
+      const behind = items.length > 0 && items.every((i) => i.at > (strained?.index ?? Infinity));
+      const first = [...(early ? ['strain'] : []), ...(behind ? doings.splice(0) : [])];
+      draft = grown(draft, { pieces: [...first, ...items.map((i) => i.card).filter((c) => c !== '')] });
+    }
+    return grown(draft, {
+      pieces: doings,
+      guesses: [...(early ? [STRAINED_THEN] : []), ...items.flatMap((i) => i.guesses), ...guesses],
+      left: [...beside, ...items.flatMap((i) => i.left), ...s.left(), ...kept],
+    });
+  }
+
+  /** Water that is told as warm as it is was so before anything met it: it is taken out of the items and stands first. */
+  private alreadyWarm(items: Item[], words: string): boolean {
+    const warm = items.filter((i) => i.card.includes(', heat to '));
+    for (const { card, guesses } of warm) {
+      items.splice(
+        items.findIndex((i) => i.card === card),
+        1,
+      );
+      [this.pot.watered, this.pot.heated] = [true, true];
+      this.pourFirst({ words, card, guesses, left: [] });
+    }
+    return warm.length > 0;
+  }
+
+  private wetBy(items: readonly Item[]): void {
+    const { pot } = this;
+    if (items.some((i) => i.water)) pot.watered = true;
+    if (items.some((i) => i.water && /\b(?:boiling|hot)\b/i.test(i.card))) pot.heated = true;
+    if (items.some((i) => i.water && /\bcold\b/i.test(i.card)) && !pot.heated) pot.cold = true;
   }
 
   /** Water that is poured over what lies there was warm before that: it stands before all that has met no water yet. */
@@ -290,6 +310,15 @@ class Translator {
         );
   }
 }
+
+/** A clause while it is put together. */
+type Draft = { words: string[]; pieces: string[]; guesses: string[]; left: string[] };
+const grown = (draft: Draft | undefined, by: Partial<Draft>): Draft => ({
+  words: [...(draft?.words ?? []), ...(by.words ?? [])],
+  pieces: [...(draft?.pieces ?? []), ...(by.pieces ?? [])],
+  guesses: [...(draft?.guesses ?? []), ...(by.guesses ?? [])],
+  left: [...(draft?.left ?? []), ...(by.left ?? [])],
+});
 
 /** Whether a step is a clause of a card as it stands: every piece of it is taken, without a question. */
 const isCard = (text: string, own: readonly Botanical[]): boolean => {

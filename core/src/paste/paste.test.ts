@@ -5,7 +5,13 @@ import { clausesOfText, readPasted, recipesIn, type PastedClause, type PastedRea
 
 // Texts of very different hands, made up: lists and methods, a message, prose alone, parts, fractions, gallons and degrees of every kind.
 const TEXTS: readonly string[] = texts;
-const readAll = (text: string): readonly PastedRead[] => recipesIn(text).map((r) => readPasted(r, clausesOfText(r)));
+const known = new Map<string, readonly PastedRead[]>();
+/** Each text is read once, however many tests ask about it. */
+function readAll(text: string): readonly PastedRead[] {
+  const reads = known.get(text) ?? recipesIn(text).map((r) => readPasted(r, clausesOfText(r)));
+  known.set(text, reads);
+  return reads;
+}
 const read = (text: string): PastedRead => readAll(text)[0]!;
 const titled = (title: string): PastedRead => {
   const found = TEXTS.map(read).find((r) => r.title === title);
@@ -74,7 +80,7 @@ describe('a pasted recipe', () => {
   it('reads prose without a list: amounts in the sentences, degrees of either scale', () => {
     const green = TEXTS.map(read).find((r) => r.lines.some((l) => l.words.includes('175°F')))!;
     expect(grams(green)).toEqual({ green_tea_leaf: 15 });
-    expect(stages(green)).toEqual(['heat', 'steep 2', 'strain']);
+    expect(stages(green)).toEqual(['heat', 'steep 2', 'strain', 'onto-ice']);
     const tamarind = titled('Tamarind cooler');
     expect(grams(tamarind)['tamarind_pulp']).toBe(150);
     expect(sugarG(tamarind)).toBe(120);
@@ -268,6 +274,17 @@ describe('a pasted recipe', () => {
     const jug = titled('My everyday jug');
     expect(grams(jug)).toEqual({ black_tea_bag: 6.6, peppermint_dried: 1.5 });
     expect(jug.card.jugMl).toBe(1500);
+  });
+  it('takes all of a list where a step of the pot says all, and what is squeezed in behind the strain behind it', () => {
+    const golden = titled('Golden milk-free turmeric tea');
+    expect(golden.lines[0]!.card).toBe(
+      '1 heaped tsp turmeric powder, 1/4 tsp pepper, 1 cinnamon stick, 500 ml water, simmer 10 min',
+    );
+    expect(poured(titled('Ginger beer-ish'))).toMatchObject({ 'Lemon juice': 135 });
+  });
+  it('knows a title by the rule under it, and what is made beside it', () => {
+    expect(grams(titled("DAD'S ICED TEA"))).toEqual({ black_tea_bag: 35.2 });
+    expect(recipesIn(TEXTS.find((t) => t.startsWith("DAD'S"))!)[0]!.besides).toEqual(['2 gal batch']);
   });
   it('loses nothing of its list: each thing stands in a clause, or is marked', () => {
     for (const text of TEXTS)

@@ -80,7 +80,8 @@ export function doingsIn(
   const bottle = to(/\b(?:pour into (?:clean |sterili[sz]ed )*bottles|bottle(?:d)?(?= it| up|$))\b/i);
   // Days tell it: what works for them is a ferment.
   void to(/\bferment(?:ed|ing|s)?\b(?=.*\b(?:days?|weeks?)\b)/i);
-  const degrees = takeDegrees(s);
+  const warmth = takeDegrees(s);
+  const degrees = warmth?.told;
   const time = takeTime(s);
   // What works for days stands where it stands.
   const drawn = !pot.heated && !(time && time.minutes >= DAY_MIN);
@@ -173,5 +174,5 @@ export function doingsIn(
   // A time that the pot has no use for, as of chilling what is strained, stands in the note.
   const used = time !== undefined && doings.some((d) => d.includes(lasts(time.minutes)));
   const warm = degrees !== undefined && !doings.some((d) => d.includes(degrees));
-  return { doings, guesses, kept: [...(time && !used ? [time.words] : []), ...(warm ? [degrees] : [])] };
+  return { doings, guesses, kept: [...(time && !used ? [time.words] : []), ...(warm ? [warmth!.words] : [])] };
 }

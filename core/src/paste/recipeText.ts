@@ -13,7 +13,7 @@ export type RecipeText = {
 };
 
 const LIST_HEAD =
-  /^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what you need|shopping list|for \d+ (?:people|glasses|servings))\b[^a-z0-9]*$/i;
+  /^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what you need|shopping list|for \d+ (?:people|glasses|servings))\b(?:\s*\([^)]*\))?[^a-z0-9]*$/i;
 const STEP_HEAD =
   /^(?:the )?(?:method|directions?|instructions?|preparation|procedure|steps?|how to(?: make(?: it)?)?|to make(?: it)?|what to do|making it)\b[^a-z0-9]*$/i;
 const NOTE_HEAD = /^(?:notes?|tips?|storage|variations?|nutrition|equipment|source|about)\b[^a-z0-9]*$/i;
@@ -28,7 +28,7 @@ const NUMBERED =
   /^(?:step\s*)?\d{1,2}(?:\s*[.):]\s+|\s+(?=(?:add|bring|boil|simmer|heat|pour|put|place|strain|sieve|stir|mix|cover|remove|take|let|leave|steep|cool|chill|serve|combine|reduce|bottle|dissolve)\b))/i;
 const BULLET = /^[-*•‣◦▢□–—☐]+\s*/u;
 const VERB_START =
-  /^(?:first|then|next|meanwhile|finally|now|once|when|after|in an?|into|to serve|combine|add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|let|leave|steep|cool|chill|refrigerate|serve|fill|top|squeeze|wash|rinse|turn|reduce|allow|set|bottle|store|discard|crush|toast|grate|peel|cut|slice|dissolve|sweeten|taste|dilute|make|brew|soak|whisk|blend|return|use|enjoy|garnish|keep|warm|infuse|muddle|sprinkle|transfer|press|sieve)\b/i;
+  /^(?:first|then|next|meanwhile|finally|now|once|when|after|in an?|into|to serve|combine|add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|let|leave|steep|cool|chill|refrigerate|serve|fill|top|squeeze|wash|rinse|turn|reduce|allow|set|bottle|store|discard|crush|toast|grate|peel|cut|slice|dissolve|sweeten|taste|dilute|make|brew|soak|whisk|blend|return|use|enjoy|garnish|keep|warm|infuse|muddle|sprinkle|transfer|press|sieve)(?![-\w])/i;
 
 type State = 'before' | 'things' | 'steps' | 'notes';
 
@@ -37,9 +37,10 @@ export function recipesIn(text: string): readonly RecipeText[] {
   const lines = plainLines(text);
   const found: RecipeText[] = [];
   let block: string[] = [];
+  let title = '';
   const end = (): void => {
-    if (block.some((l) => l !== '')) found.push(recipeOf(block));
-    block = [];
+    if (block.some((l) => l !== '')) found.push(recipeOf(block, title));
+    [block, title] = [[], ''];
   };
   lines.forEach((line, i) => {
     // A rule under one line alone is under a title.
@@ -48,7 +49,8 @@ export function recipesIn(text: string): readonly RecipeText[] {
     // A title of its own with a list head under it, after a recipe that has its method.
     const next = lines.slice(i + 1).find((l) => l !== '') ?? '';
     const again = LIST_HEAD.test(next) && !isHead(line) && line !== '' && block.some((l) => LIST_HEAD.test(l));
-    if ((rule && !underlined) || again) end();
+    if (rule && underlined) [block, title] = [[], block.find((l) => l !== '')!];
+    else if (rule || again) end();
     if (!rule) block.push(line);
   });
   end();
@@ -77,6 +79,8 @@ function plainLines(text: string): string[] {
       .replace(/\bfrench press\b/gi, 'pot')
       .replace(/\b(juice|zest|peel) (?=\d|half|one|two|an? \p{L}+$)/giu, '$1 of ')
       .replace(/\b'?til\b/gi, 'until')
+      .replace(/\bjust[- ]boiled water\b/gi, 'boiling water')
+      .replace(/^([-*•]?[ \t]*)(mug|cup|glass) of /gim, '$11 $2 of ')
       // Water by what was done with it before: "water that has come off the boil and cooled to about 85", "500 ml boiling", "top up with cold".
       .replace(
         /\bwater,? (?:(?:that|which)(?:'s| is| has)? )?(?:just )?(?:come |been )?(?:taken )?off the boil(?:,? and (?:then )?cooled to (?:about |around )?(\d{2,3})(?: ?°? ?[cC])?\b)?/gi,
@@ -108,9 +112,12 @@ function plainLines(text: string): string[] {
   );
 }
 
-function recipeOf(lines: readonly string[]): RecipeText {
+/** @param underlined its title, where one stands over a rule */
+function recipeOf(lines: readonly string[], underlined: string): RecipeText {
   const [things, steps, besides]: [TextLine[], TextLine[], string[]] = [[], [], []];
-  let title = '';
+  const [, named = underlined, makes] = TITLE_WITH.exec(underlined) ?? [];
+  let title = named.trim();
+  if (makes) besides.push(makes.replace(/\)$/, ''));
   let part: string | undefined;
   let state: State = 'before';
   /** Sentence by sentence: a name, a list, or what is done. */
@@ -132,7 +139,11 @@ function recipeOf(lines: readonly string[]): RecipeText {
   lines.forEach((raw, at) => {
     const line = raw.replace(BULLET, '').trim();
     if (line === '') return;
-    if (LIST_HEAD.test(line)) return void ([state, part] = ['things', undefined]);
+    if (LIST_HEAD.test(line)) {
+      const made = /\(([^)]*\d[^)]*)\)/.exec(line)?.[1];
+      if (made) besides.push(made);
+      return void ([state, part] = ['things', undefined]);
+    }
     if (STEP_HEAD.test(line)) return void ([state, part] = ['steps', undefined]);
     if (NOTE_HEAD.test(line)) return void (state = 'notes');
     if (state === 'notes') return void besides.push(line);
@@ -169,7 +180,8 @@ function recipeOf(lines: readonly string[]): RecipeText {
       .map((x) => x.trim());
     if (several.length > 1 && steps.length === 0 && several.every(looksLikeThing))
       return void things.push(...several.flatMap(expanded).map((t) => ({ text: t, part })));
-    const titled = title === '' && /^([\p{L}][\p{L} ,'()-]{2,60}): (?=[\p{L}\d])(.+)$/u.exec(line);
+    const titled =
+      title === '' && /^(?!(?:per|for|to|in) )([\p{L}][\p{L} ,'()-]{2,60}): (?=[\p{L}\d])(.+)$/iu.exec(line);
     if (titled && titled[2]!.length > 40) {
       title = titled[1]!;
       return toldInOne(titled[2]!);
@@ -208,12 +220,14 @@ const TO_TASTE = /^(?:\p{L}+ ){1,3}to taste$/iu;
 const looksLikeThing = (line: string): boolean =>
   !DONE_INSIDE.test(line) &&
   !TIME_START.test(line) &&
+  !LISTED_FOR.test(line) &&
   (TO_TASTE.test(line) || AMOUNT_START.test(line) || (AMOUNT_BEHIND.test(line) && !VERB_START.test(line))) &&
   line.length < 110 &&
   !/[.!?] \p{L}/u.test(line);
 
 /** "Agua fresca | serves 6": a title, and what it makes behind it. */
-const TITLE_WITH = /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,(–-]\s*((?:serves|makes|yields?)\b.*)$/iu;
+const TITLE_WITH =
+  /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,(–-]\s*((?:serves|makes|yields?)\b.*|\d[\d.,/ ]*(?:\p{L}+ ){0,2}(?:batch|servings?|people|glasses|pitchers?)\)?)$/iu;
 /** "Three-spice tea" over a list or a space: a name, not an amount. */
 const isNumberedName = (line: string, next: string | undefined): boolean =>
   !/\d|[½¼¾⅓⅔]/.test(line) &&
@@ -262,7 +276,7 @@ function expanded(text: string): string[] {
   return before ? [before[1]!, before[2]!].map((what) => `${what} of ${before[3]!}`) : [text];
 }
 
-const LISTED_FOR = /^for [^:,]{2,40}:\s*/i;
+const LISTED_FOR = /^(?:for|per|in) [^:,]{2,40}:\s*/i;
 /** A sentence that is a list: amounts, and nothing done with them. */
 const isListing = (sentence: string): boolean => {
   const parts = sentence.replace(LISTED_FOR, '').split(/,\s+/);

@@ -114,10 +114,13 @@ function asFigure(words: string): string {
 }
 const PART: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
 
-/** How warm, as it stands: "80 °C", "175 f". */
-export function takeDegrees(s: Sentence): string | undefined {
+/** How warm, "80 °C", "175 °F", with the words that told it: of a span its middle. */
+export function takeDegrees(s: Sentence): { told: string; words: string } | undefined {
   const found = s.take(
-    /\b(?:to |at |of |about |around |between )*(\d{2,3})(?: ?(?:-|–|to|and) ?\d{2,3})? ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)\b(?: ?\(\d{2,3} ?°? ?[cf]\)| ?\/ ?\d{2,3} ?°? ?[cf]\b)?/i,
+    /\b(?:to |at |of |about |around |between )*(\d{2,3})(?: ?(?:-|–|to|and) ?(\d{2,3}))? ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)\b(?: ?\(\d{2,3} ?°? ?[cf]\)| ?\/ ?\d{2,3} ?°? ?[cf]\b)?/i,
   );
-  return found ? `${found[1]!} °${found[2]!.charAt(0).toUpperCase()}` : undefined;
+  if (!found) return undefined;
+  const [words, low, high = low, unit] = found as unknown as [string, string, string | undefined, string];
+  const middle = Math.round((Number(low) + Number(high)) / 2);
+  return { told: `${middle} °${unit.charAt(0).toUpperCase()}`, words: words.trim() };
 }

@@ -42,6 +42,8 @@ export type OfGlass = { words: string; card: string; guesses: readonly string[] 
 export class ThingsList {
   readonly things: readonly Listed[];
   private last: Listed | undefined;
+  /** how often something of the list was put in */
+  used = 0;
 
   constructor(
     private readonly recipe: RecipeText,
@@ -210,7 +212,8 @@ export class ThingsList {
       const phrase = m[0].trim();
       const from = m.index;
       if (s.isTaken(from, from + phrase.length)) continue;
-      const told = this.fruitOf(phrase) ?? cleaned(phrase);
+      const warm = withItsWarmth(phrase);
+      const told = this.fruitOf(phrase) ?? warm.told;
       const [thing] = thingsNamedIn(told, this.own);
       if (/\bsyrup of \d+ °Bx$/.test(told)) {
         s.mark(from, from + phrase.length);
@@ -251,8 +254,8 @@ export class ThingsList {
           at: from,
           card: bags?.card ?? told,
           water: thing.kind === 'water',
-          guesses: bags ? [bags.guess] : [],
-          left: asidesOf(phrase),
+          guesses: [...warm.guesses, ...(bags ? [bags.guess] : [])],
+          left: warm.told.includes('heat to') ? [] : asidesOf(phrase),
         });
       }
       all.lastIndex = from + phrase.length;
@@ -283,6 +286,7 @@ export class ThingsList {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
     const of = { water: l.kind === 'water', guesses: [...l.warmGuess], left: [...l.aside] };
+    this.used++;
     if (l.isPart)
       return { ...of, card: '', guesses: [`\u201c${l.line.text}\u201d: all that is made of it further down, for now`] };
     if (/\bsimple syrup\b/i.test(l.line.text)) of.guesses.push(HOW_STRONG);
@@ -358,15 +362,15 @@ export class ThingsList {
 }
 
 /** "500 ml water at 95 °C": water, heated to that before anything is in it. */
-function withItsWarmth(told: string): { told: string; guesses: string[] } {
+function withItsWarmth(text: string): { told: string; guesses: string[] } {
   const [, water, figure, unit] =
-    /^(.*\bwater),? (?:at|of|heated to|\() ?(?:about )?(\d{2,3}) ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)?\)?$/i.exec(
-      told,
+    /^(.*\bwater),? ?(?:at|of|heated to|\((?:not boiling,? )?) ?(?:about |around |~ ?)?(\d{2,3}) ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)?\)?$/i.exec(
+      text,
     ) ?? [];
-  if (water === undefined || figure === undefined) return { told, guesses: [] };
+  if (water === undefined || figure === undefined) return { told: cleaned(text), guesses: [] };
   const scale = unit ? unit.charAt(0).toUpperCase() : Number(figure) > 100 ? 'F' : 'C';
   const guesses = unit ? [] : [`\u201c${figure} degrees\u201d: °${scale} for now`];
-  return { told: `${water}, heat to ${figure} °${scale}`, guesses };
+  return { told: `${cleaned(water)}, heat to ${figure} °${scale}`, guesses };
 }
 
 /** Whether a thing of the list is what comes of a part of the recipe, by all of that part's words. */
@@ -386,7 +390,7 @@ function listed(line: TextLine, own: readonly Botanical[], parts: readonly strin
   const garnish =
     /\b(?:garnish|to decorate|for (?:serving|garnish(?:ing)?|decoration)|to serve|optional)\b/i.test(line.text) &&
     !/\bwater\b/i.test(line.text);
-  const { told, guesses: warmGuess } = withItsWarmth(cleaned(line.text));
+  const { told, guesses: warmGuess } = withItsWarmth(line.text);
   const things = thingsNamedIn(told.replace(/, heat to .*$/, ''), own);
   return {
     line,
