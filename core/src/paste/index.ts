@@ -8,7 +8,7 @@ import { recipesIn, type RecipeText } from './recipeText';
 // Recipes out of pasted text: each clause beside the words it came from, what was guessed, and what was not understood.
 
 export { asCard, type PastedClause } from './asCard';
-export { recipesIn, type RecipeText } from './recipeText';
+export { CARD_HEAD, recipesIn, type RecipeText } from './recipeText';
 
 /** A clause of a pasted recipe with what the card makes of it. */
 export type PastedLine = PastedClause & { lines: readonly CardLine[] };

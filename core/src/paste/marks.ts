@@ -34,6 +34,10 @@ export const PARTS =
 export const TOPPED =
   /\b(?:top(?:ped)?(?: (?:it|up|off|each|the|glass|glasses|jug))*|diluted?(?: it)?|finish|lengthen) with (?:(?:cold|chilled|still|iced|more|plain|a little|some) )*(?:(?:sparkling|soda|tonic|fizzy) )?(?:water|soda)\b(?! to (?:make|\d))/i;
 
+/** Poured hot, and not over ice. */
+export const SERVED_HOT =
+  /\b(?:serve(?:d)?|drink|drunk|enjoy(?:ed)?|pour(?:ed)?)(?: it)? (?:very |while )?(?:hot|warm)\b(?! (?:or|and) (?:cold|iced|chilled|over))/i;
+
 /** What is put onto the glass, or beside it. */
 export const SERVING = /^(?:and |then )?(?:to )?(?:serve|garnish|decorate)\b(?!.*\b(?:water|soda|syrup)\b)/i;
 

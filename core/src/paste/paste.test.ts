@@ -282,6 +282,10 @@ describe('a pasted recipe', () => {
     );
     expect(poured(titled('Ginger beer-ish'))).toMatchObject({ 'Lemon juice': 135 });
   });
+  it('is poured hot where it is told so, and nothing is made of either', () => {
+    expect([titled('Winter cup'), titled('Either way')].map((r) => r.card.hot)).toEqual([true, false]);
+    expect(marked(titled('Either way'))).toContain('Drink hot or cold');
+  });
   it('knows a title by the rule under it, and what is made beside it', () => {
     expect(grams(titled("DAD'S ICED TEA"))).toEqual({ black_tea_bag: 35.2 });
     expect(recipesIn(TEXTS.find((t) => t.startsWith("DAD'S"))!)[0]!.besides).toEqual(['2 gal batch']);

@@ -32,9 +32,24 @@ const VERB_START =
 
 type State = 'before' | 'things' | 'steps' | 'notes';
 
+/** Over the clauses of a card of this house that is sent as text: what is read back of it, whatever else it tells. */
+export const CARD_HEAD = 'As it stands on the card';
+
+/** A card of this house in its title and its clauses; any other text as it is. */
+function ownCardIn(lines: string[]): string[] {
+  const head = lines.indexOf(CARD_HEAD);
+  const title = lines.find((l) => l !== '');
+  if (head < 0 || title === undefined) return lines;
+  const rest = lines.slice(head + 1);
+  const from = rest.findIndex((l) => BULLET.test(l));
+  const after = rest.slice(Math.max(0, from));
+  const to = after.findIndex((l) => !BULLET.test(l));
+  return from < 0 ? lines : [title, '', ...after.slice(0, to < 0 ? undefined : to).map((l) => l.replace(BULLET, ''))];
+}
+
 /** A text's recipes: several are told apart by a rule, or by a title over a new list. */
 export function recipesIn(text: string): readonly RecipeText[] {
-  const lines = plainLines(text);
+  const lines = ownCardIn(plainLines(text));
   const found: RecipeText[] = [];
   let block: string[] = [];
   let title = '';
@@ -103,6 +118,8 @@ function plainLines(text: string): string[] {
       .map((line) =>
         line
           .replace(/^#+\s*/, '')
+          // What Markdown would read as its own.
+          .replace(/\\([\\`*_{}[\]<>()#+!|~.-])/g, '$1')
           .replace(/\*\*|__/g, '')
           // "Water ........ 3 qt"
           .replace(/\s*(?:\.{3,}|…+|(?:\. ){3,})\s*(?=\d|[½¼¾⅓⅔]|an? |half\b)/g, ': ')

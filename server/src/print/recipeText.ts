@@ -1,5 +1,7 @@
 import {
   boilDownRange,
+  CARD_HEAD,
+  cardLinesOf,
   bottlesFilled,
   explain,
   isKettle,
@@ -18,7 +20,14 @@ import {
 } from '@steepsis/core';
 
 /** A card's words, before they are set in Markdown or on a page. */
-export type CardText = { title: string; lead: string; sections: { heading: string; lines: string[] }[]; note: string };
+export type CardText = {
+  title: string;
+  lead: string;
+  sections: { heading: string; lines: string[] }[];
+  /** clause by clause in the language of cards, as the drink stands: what is read back of it */
+  asItStands: string[];
+  note: string;
+};
 
 const ml = (x: number): string => (x >= 1000 ? `${(x / 1000).toFixed(2)} L` : `${Math.round(x / 5) * 5} ml`);
 const g = (x: number): string => `${x >= 10 ? Math.round(x) : Math.round(x * 10) / 10} g`;
@@ -64,6 +73,7 @@ export function cardText(plan: Plan, madeOn: string): CardText {
         ],
       },
     ],
+    asItStands: [...cardLinesOf(drink)],
     note: `${drink.note ? `${drink.note} ` : ''}Version ${drink.version}, worked out ${madeOn}. Cautions are general kitchen guidance and defer to the local food-safety authority.`,
   };
 }
@@ -202,7 +212,12 @@ export function cardMarkdown(text: CardText): string {
     `# ${plain(text.title)}`,
     '',
     plain(text.lead),
-    ...text.sections.flatMap((s) => ['', `## ${plain(s.heading)}`, '', ...s.lines.map((l) => `- ${plain(l)}`)]),
+    ...[...text.sections, { heading: CARD_HEAD, lines: text.asItStands }].flatMap((s) => [
+      '',
+      `## ${plain(s.heading)}`,
+      '',
+      ...s.lines.map((l) => `- ${plain(l)}`),
+    ]),
     '',
     plain(text.note),
     '',
