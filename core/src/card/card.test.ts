@@ -8,6 +8,7 @@ import type { Drink } from '../drink/drink';
 import cards from '../test/cards.json';
 import { CARD_KITCHEN, CARDS, drinkOf, part } from '../test/asMade';
 import { drinkFromCard } from './drinkFromCard';
+import { botanicals } from '../reference/botanicals';
 import { readCard, type CardLine } from './readCard';
 
 const BASE = drinkOf('card', { pot: CARDS.roselle }, [part('pot')]);
@@ -104,6 +105,22 @@ describe('a recipe as it stands on a card', () => {
 });
 
 describe('what an amount is of', () => {
+  it('is never the fruit, the root or the bark where leaves, flowers or kernels of it are told', () => {
+    const FRUITS = botanicals().filter((b) =>
+      ['fruit', 'berry', 'peel', 'root', 'spice', 'bark', 'seed'].includes(b.role),
+    );
+    for (const plant of FRUITS) {
+      const name = plant.name.split(/[,(]/)[0]!.trim().toLowerCase();
+      if (/leaf|flower|blossom|peel|juice|slice/.test(name)) continue;
+      for (const words of plant.role === 'fruit' || plant.role === 'berry'
+        ? ['leaves', 'blossoms', 'kernels']
+        : ['leaves']) {
+        const { brews } = readCard(`10 g ${name} ${words}, 500 ml water`);
+        const taken = brews.flatMap((b) => b.way.ingredients.map((i) => botanicals().find((x) => x.slug === i.plant)!));
+        expect([name, words, taken.filter((b) => FRUITS.includes(b)).map((b) => b.slug)]).toEqual([name, words, []]);
+      }
+    }
+  });
   const partsOf = (text: string): string[] => [
     ...readCard(text).brews.flatMap((b) => b.way.ingredients.map((i) => i.plant)),
     ...readCard(text).mix.map((l) => (l.from.kind === 'juice' ? l.from.plant : l.from.kind)),

@@ -99,7 +99,14 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
   if (words.has('water') && !/\b(rose|blossom|coconut) water\b/.test(lower))
     return [/\b(sparkling|soda|fizzy)\b/.test(lower) ? SPARKLING : WATER];
   if (words.has('ice') && words.size <= 4) return [{ kind: 'ice', thing: ICE_THING }];
-  const found = plantsNamedIn(lower, words, [...own, ...botanicals()]);
+  const named = plantsNamedIn(lower, words, [...own, ...botanicals()]);
+  // Of a part that the likeliest is not, only what is called by just these words is left.
+  const other = named[0] && otherPartOf(lower, named[0].plant);
+  const isThat = (plant: Botanical): boolean => {
+    const names = thingOfPlant(plant).words;
+    return names.has(other![0]) && !otherPartOf(lower, plant) && [...names].every((n) => words.has(n) || WEAK.has(n));
+  };
+  const found = other ? named.filter(({ plant }) => isThat(plant)) : named;
   const sweet = SWEET_WORDS.find(([all]) => all.every((w) => words.has(w)));
   const best = found[0]?.score ?? 0;
   if (sweet && (best < 1 + (sweet[0].length > 1 ? 1 : 0) || found[0]!.plant.role === 'tea'))
@@ -116,6 +123,31 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
       ? { kind: 'pour', from: { kind: 'juice', plant: plant.slug }, name: plant.name.split(',')[0]!, thing, plant }
       : { kind: 'plant', plant, thing, ...guess };
   });
+}
+
+/** Roles of what is no leaf, no flower and no kernel of its plant. */
+const NOT_OF = {
+  leaf: new Set(['fruit', 'berry', 'root', 'spice', 'bark', 'seed', 'peel']),
+  flower: new Set(['fruit', 'berry', 'root', 'bark', 'seed', 'peel']),
+  kernel: new Set(['fruit', 'berry', 'peel']),
+} as const;
+const OF_PART: Readonly<Record<string, keyof typeof NOT_OF>> = {
+  leaf: 'leaf',
+  blossom: 'flower',
+  flower: 'flower',
+  kernel: 'kernel',
+};
+
+/** "30 cherry leaves" are no cherries: another part of a plant is another thing, and may harm where the one does not. Its name and that part. */
+function otherPartOf(lower: string, plant: Botanical): readonly [name: string, part: string] | undefined {
+  const names = thingOfPlant(plant).words;
+  for (const [, before, word] of lower.matchAll(/(?<!\p{L})(\p{L}+)(?= (\p{L}+)(?! (?:removed|off|water)\b))/gu)) {
+    const [name, part] = [singular(before!), singular(word!)];
+    const kind = Object.hasOwn(OF_PART, part) ? OF_PART[part] : undefined;
+    if (kind !== undefined && names.has(name) && !names.has(part) && NOT_OF[kind].has(plant.role as never))
+      return [name, part];
+  }
+  return undefined;
 }
 
 /** The plants that the words name, those first that most of them do, in the form that they name. */

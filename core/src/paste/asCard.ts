@@ -266,7 +266,10 @@ class Translator {
     const { title, steps, besides } = this.recipe;
     const made = [title, ...steps.map((s) => s.text), ...besides].flatMap((text) => MAKES.exec(text)?.[1] ?? [])[0];
     const guess = made ? 'no water is told: as much as it is to make, for now' : 'no water is told: a litre for now';
-    this.out.unshift({ words: '', card: `${made ?? '1 litre'} water`, guesses: [guess], left: [] });
+    // "Water at 85 °C": that is this water.
+    const others = this.out.map((c) => ({ ...c, left: c.left.filter((l) => !/^(?:the )?water$/i.test(l)) }));
+    const water = { words: '', card: `${made ?? '1 litre'} water`, guesses: [guess], left: [] };
+    this.out.splice(0, this.out.length, water, ...others);
   }
 
   /** What the list tells and the method never names: where it goes in is asked. */

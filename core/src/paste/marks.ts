@@ -43,7 +43,7 @@ export const SERVING = /^(?:and |then )?(?:to )?(?:serve|garnish|decorate)\b(?!.
 
 /** So much in a glass, of several things. */
 export const PER_GLASS =
-  /\d.*\b(?:per|for each|in(?:to)? (?:each|a|every)|to (?:each|a|every)) (?:tall )?(?:glass|serving|person)\b.*\d/i;
+  /^(?:per|for each|in(?:to)? (?:each|a)) (?:tall )?(?:glass|serving|drink)\b.*\d|\d.*\b(?:per|for each|in(?:to)? (?:each|a|every)|to (?:each|a|every)) (?:tall )?(?:glass|serving|person)\b.*\d/i;
 
 /** Over ice, by whatever words. */
 export const SERVED_OVER_ICE =

@@ -261,7 +261,7 @@ describe('a pasted recipe', () => {
     expect(guesses(sumac)).toEqual(['where it stands is not told: on the counter for now']);
     for (const [title, plants] of [
       ['Tea one', ['oolong_rolled']],
-      ['Blackcurrant leaf "wild" tea, big batch (5 l)', ['blackcurrant_fresh', 'strawberry_fresh']],
+      ['Blackcurrant leaf "wild" tea, big batch (5 l)', ['blackcurrant_leaf_dried']],
     ] as const) {
       const [brew] = titled(title).card.brews;
       expect(brew!.way.stages[0]).toMatchObject({ kind: 'heat' });
@@ -285,6 +285,17 @@ describe('a pasted recipe', () => {
   it('is poured hot where it is told so, and nothing is made of either', () => {
     expect([titled('Winter cup'), titled('Either way')].map((r) => r.card.hot)).toEqual([true, false]);
     expect(marked(titled('Either way'))).toContain('Drink hot or cold');
+  });
+  it('makes no cherries of cherry leaves', () => {
+    const tisane = titled('Cherry leaf and vanilla tisane');
+    expect(grams(tisane)).toEqual({ vanilla_bean: 1.5 });
+    expect(marked(tisane)).toContain('30 fresh cherry leaves');
+  });
+  it('reads a glass by what the list calls its parts, and a line between two things as a thing', () => {
+    const soda = titled('Rosemary-grapefruit soda');
+    expect(soda.lines.map((l) => l.card)).toContain('glass: 1 oz syrup, 2 oz grapefruit juice, 4 oz soda water');
+    expect(poured(soda)).not.toHaveProperty('Cold water');
+    expect(marked(titled("Auntie's zobo"))).toContain('from 1 pineapple');
   });
   it('knows a title by the rule under it, and what is made beside it', () => {
     expect(grams(titled("DAD'S ICED TEA"))).toEqual({ black_tea_bag: 35.2 });

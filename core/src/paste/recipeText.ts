@@ -107,7 +107,10 @@ function plainLines(text: string): string[] {
       )
       .replace(/\bwith (cold|boiling)(?=[,.;]|$)/gim, 'with $1 water')
       .replace(/\bboiling water water\b/gi, 'boiling water')
-      .replace(/\b(bags?|leaves) out\b/gi, 'remove $1')
+      .replace(/\b(?:take )?(?:the )?(bags?|leaves) out\b/gi, 'remove $1')
+      // A capital T is a tablespoon, a small one a teaspoon.
+      .replace(/(\d|[½¼¾⅓⅔]) ?T\b\.?(?= ?\p{L})/gu, '$1 Tbsp ')
+      .replace(/(\d|[½¼¾⅓⅔]) ?t\b\.?(?= ?\p{L})/gu, '$1 tsp ')
       // "10 g sencha / 1 L water / fridge 6 h": one after the other.
       .replace(/(?<=[\p{L}.)]) \/ (?=[\p{L}\d½¼¾])/gu, ', ')
       .replace(
@@ -121,6 +124,7 @@ function plainLines(text: string): string[] {
           // What Markdown would read as its own.
           .replace(/\\([\\`*_{}[\]<>()#+!|~.-])/g, '$1')
           .replace(/\*\*|__/g, '')
+          .replace(/^[_*](\S.*\S)[_*]$/, '$1')
           // "Water ........ 3 qt"
           .replace(/\s*(?:\.{3,}|…+|(?:\. ){3,})\s*(?=\d|[½¼¾⅓⅔]|an? |half\b)/g, ': ')
           .replace(/\s+/g, ' ')
@@ -198,7 +202,13 @@ function recipeOf(lines: readonly string[], underlined: string): RecipeText {
     if (several.length > 1 && steps.length === 0 && several.every(looksLikeThing))
       return void things.push(...several.flatMap(expanded).map((t) => ({ text: t, part })));
     const titled =
-      title === '' && /^(?!(?:per|for|to|in) )([\p{L}][\p{L} ,'()-]{2,60}): (?=[\p{L}\d])(.+)$/iu.exec(line);
+      title === '' &&
+      /^(?!(?:per|for|to|in) )([\p{L}][\p{L} ,'()-]{2,60})(?::| [—–]) (?=[\p{L}\d½¼¾])(.+)$/iu.exec(line);
+    const drink = title === '' ? /^([^:]+): (.{40,})$/.exec(line) : null;
+    if (drink && SO_MUCH_OF_A_DRINK.test(drink[1]!)) {
+      title = drink[1]!;
+      return toldInOne(drink[2]!);
+    }
     if (titled && titled[2]!.length > 40) {
       title = titled[1]!;
       return toldInOne(titled[2]!);
@@ -207,14 +217,18 @@ function recipeOf(lines: readonly string[], underlined: string): RecipeText {
     const told = line.replace(numbered ? NUMBERED : /^$/, '');
     // What is done begins with a verb, whether or not its head was written.
     if (state === 'things' && VERB_START.test(told) && !AMOUNT_START.test(told)) [state, part] = ['steps', undefined];
-    if (state === 'things') return void things.push(...expanded(told).map((t) => ({ text: t, part })));
+    if (state === 'things')
+      return void things.push(
+        ...(isListing(told) ? listed(told) : [told]).flatMap(expanded).map((t) => ({ text: t, part })),
+      );
     if (state === 'steps') {
       for (const s of sentences(told)) steps.push({ text: s, part });
       return;
     }
     // Without heads: a short line that begins with an amount is of the list, all else is what is done.
-    if (looksLikeThing(told) && !numbered && steps.length === 0 && !VERB_INSIDE.test(told))
-      things.push(...expanded(told).map((t) => ({ text: t, part })));
+    const inList = things.length > 0 && isBetweenThings(told, lines[at + 1]);
+    if ((looksLikeThing(told) || inList) && !numbered && steps.length === 0 && !VERB_INSIDE.test(told))
+      things.push(...(isListing(told) ? listed(told) : [told]).flatMap(expanded).map((t) => ({ text: t, part })));
     else if (headed && state === 'before' && !VERB_START.test(told)) besides.push(told);
     else {
       // What is told of things is over once something is done.
@@ -231,7 +245,7 @@ const DONE_INSIDE =
   /,.*\b(?:to the boil|to a boil|off the heat|simmer|steep|boil(?:ed)? \d|\d ?min(?:utes?)?|strain|lid o[nf]|in the fridge|heat to \d|crush|mash|blend|toast)\b/i;
 /** The amount behind its name: "Cloves - 1 teaspoon". */
 const AMOUNT_BEHIND =
-  /^[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:,] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b)/iu;
+  /^(?!(?:over|with|onto|into|in|for|at|about|to|on|from|per) )[\p{L}][\p{L} '()-]{1,40}(?: ?[-–:,] ?(?:about )?(?:\d|[½¼¾⅓⅔]|half\b|an? |to taste$)| \d[\d.,/ ]*[½¼¾⅓⅔]? ?(?:kg|g|ml|cl|l|litres?|cups?|tbsps?|tsps?|oz|lbs?|sticks?|pieces?|slices?|pods?|bags?)\b)/iu;
 const TIME_START = /^(?:about )?\d[\d.,–-]* ?(?:h|hrs?|hours?|mins?|minutes?|secs?|seconds?|days?)\b/i;
 const TO_TASTE = /^(?:\p{L}+ ){1,3}to taste$/iu;
 const looksLikeThing = (line: string): boolean =>
@@ -261,6 +275,15 @@ const AMOUNT_INSIDE = /\d ?(?:k?g|m?l|cl|oz|min(?:ute)?s?|h(?:ou)?rs?|tbsps?|tsp
 /** "1 gallon sun tea": so much of a drink, and not of a thing that goes in. */
 const SO_MUCH_OF_A_DRINK =
   /^(?:an? |\d[\d.,/ ]* ?)(?:gallons?|quarts?|pitchers?|jugs?|l|lit(?:re|er)s?|glass(?:es)?|cups?)(?: of)? (?:\p{L}+[ -]){0,4}(?:tea|punch|cooler|cordial|lemonade|limeade|ade|drink|fresca|soda|tonic|tisane|chai|infusion)$/iu;
+
+/** Without an amount, and a thing follows: it is of the list as that is. */
+const isBetweenThings = (line: string, next: string | undefined): boolean =>
+  line.length < 60 &&
+  !TIME_START.test(line) &&
+  !VERB_START.test(line) &&
+  !/[.!?]$/.test(line) &&
+  next !== undefined &&
+  looksLikeThing(next.replace(BULLET, ''));
 
 /** The first line is a title where it is short and no sentence. */
 const isTitle = (line: string, lines: readonly string[], at: number): boolean =>
@@ -297,7 +320,8 @@ const LISTED_FOR = /^(?:for|per|in) [^:,]{2,40}:\s*/i;
 /** A sentence that is a list: amounts, and nothing done with them. */
 const isListing = (sentence: string): boolean => {
   const parts = sentence.replace(LISTED_FOR, '').split(/,\s+/);
-  return parts.length > 1 && !DONE_INSIDE.test(sentence) && parts.every((p) => AMOUNT_START.test(p));
+  const isThing = (p: string): boolean => AMOUNT_START.test(p) && !TIME_START.test(p) && !/\beach$/i.test(p);
+  return parts.length > 1 && !DONE_INSIDE.test(sentence) && parts.every(isThing);
 };
 
 /** A list told in one line. */

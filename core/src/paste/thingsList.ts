@@ -222,6 +222,14 @@ export class ThingsList {
       }
       if (NO_THING.test(phrase)) continue;
       if (!thing) {
+        // "2 oz juice", of the one juice that the list has.
+        const meant = this.meantBy(told);
+        if (meant) {
+          s.mark(from, from + phrase.length);
+          found.push({ at: from, card: meant, water: false, guesses: [], left: [] });
+          all.lastIndex = from + phrase.length;
+          continue;
+        }
         // Weighed out and not known: it may be made a plant of one's own.
         if (!UNKNOWN_THING.test(told)) continue;
         s.mark(from, from + phrase.length);
@@ -261,6 +269,17 @@ export class ThingsList {
       all.lastIndex = from + phrase.length;
     }
     return found;
+  }
+
+  /** So much of the one thing of the list that a word of its name names; it is used up by that. */
+  private meantBy(told: string): string | undefined {
+    const [, amount, name] = /^(\d[\d.,/ ½¼¾⅓⅔]* ?[\p{L}]+) (?:of )?(?:the )?(\p{L}+)$/u.exec(told) ?? [];
+    const word = name && singular(name.toLowerCase());
+    const of = word ? this.things.filter((l) => l.share > 0 && wordsOf(l.line.text).has(word)) : [];
+    const [only] = of;
+    if (!only || of.length > 1) return undefined;
+    only.share = 0;
+    return `${amount!} ${plainName(only.told)}`;
   }
 
   /** "The juice of the lemons", of so many as the list has. */
@@ -382,7 +401,9 @@ function isCalled(told: string, part: string): boolean {
 
 /** A bracket with a figure in it that is no amount: "(family size 2)". */
 const asidesOf = (text: string): string[] =>
-  [...text.matchAll(/\(([^)]*\d[^)]*)\)/g)].map((m) => m[1]!).filter((inside) => !RESTATED.test(inside));
+  [...text.matchAll(/\(([^)]*\d[^)]*)\)/g)]
+    .map((m) => m[1]!)
+    .filter((inside) => /^or\b/i.test(inside) || !RESTATED.test(inside));
 const RESTATED =
   /\d ?(?:k?g|grams?|m?l|cl|lit(?:re|er)s?|oz|ounces?|fl oz|lbs?|pounds?|cups?|tbsps?|tsps?|tea ?spoons?|table ?spoons?|cm|mm|in(?:ch(?:es)?)?|%|°|"|each)/i;
 
