@@ -13,7 +13,12 @@ export const cardAskSchema = Joi.object({ target: asJson });
 export const stickAskSchema = Joi.object({ drink: name, brew: name, target: asJson });
 
 /** GET /api/print/labels*: which labels, and which page of them as a drawing */
-export const labelsAskSchema = Joi.object({ ask: asJson.required(), page: Joi.number().integer().min(0).max(500) });
+export const labelsAskSchema = Joi.object({
+  ask: asJson.required(),
+  page: Joi.number().integer().min(0).max(500),
+  /** what the labels say now: a browser asks anew when that changes, and nothing is read of it */
+  s: Joi.string().max(200).allow(''),
+});
 
 /** GET /api/print/jars/:id.ics: in which zone its days are */
 export const zoneAskSchema = Joi.object({ zone: Joi.string().max(60) });

@@ -219,7 +219,7 @@ describe('the answers', () => {
     };
     const asked = `?ask=${encodeURIComponent(JSON.stringify(ask))}`;
     for (const path of ['labels', 'labels.pdf', 'labels.svg'])
-      await held.call(`get /api/print/${path}`, `/api/print/${path}${asked}`);
+      await held.call(`get /api/print/${path}`, `/api/print/${path}${asked}&page=0&s=400`);
     await held.call('post /api/print/day.pdf', '/api/print/day.pdf', {
       ...{ title: 'The open day', lead: 'Three drinks', days: [], table: ['Roselle'], toGet: [], measure: [] },
     });
