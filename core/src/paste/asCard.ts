@@ -69,15 +69,15 @@ class Translator {
     if (part !== undefined && part !== this.part) this.enter(part);
     if (STORY.test(text)) return this.tell(text, '', [], [text]);
     this.partNamedIn(text);
-    const before = this.out.length;
+    const before = [...this.out];
     const listedBefore = this.list.used;
     let draft: Draft | undefined;
     for (const words of segmentsOf(text)) draft = this.segment(words, draft);
     this.end(draft);
     // What is told in the words of cards already, and draws on no list, stays as it is.
     if (this.list.used === listedBefore && isCard(text, this.own)) {
-      const head = HEAD.exec(this.out[before]?.card ?? '')?.[0] ?? '';
-      this.out.splice(before, this.out.length - before, { words: text, card: head + text, guesses: [], left: [] });
+      const head = HEAD.exec(this.out[before.length]?.card ?? '')?.[0] ?? '';
+      this.out.splice(0, this.out.length, ...before, { words: text, card: head + text, guesses: [], left: [] });
     }
   }
 

@@ -349,6 +349,23 @@ describe('a pasted recipe', () => {
     for (const r of recipesIn(text))
       for (const c of clausesOfText(r)) expect([c.words, lost(c, clausesOfText(r))]).toEqual([c.words, []]);
   });
+  it('reads five hundred mangled texts as what they are, without a fault', () => {
+    const mangled = fc
+      .tuple(
+        fc.constantFrom(...TEXTS),
+        fc.constantFrom(...TEXTS),
+        fc.nat(400),
+        fc.nat(60),
+        fc.constantFrom('', '(((', '½/', '°', '\n\n', '; ', ' / ', ': '),
+      )
+      .map(([a, b, at, long, odd]) => `${a.slice(0, at)}${odd}${a.slice(at + long)}\n${b.slice(long)}`);
+    fc.assert(
+      fc.property(mangled, (text) => {
+        for (const r of recipesIn(text)) for (const c of clausesOfText(r)) expect(typeof c.card).toBe('string');
+      }),
+      { numRuns: 500, seed: 3 },
+    );
+  });
   it('marks every figure that it has no use for', () => {
     const odd = fc.constantFrom(
       'Tap it 37 times',
