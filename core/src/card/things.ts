@@ -107,7 +107,9 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
     return names.has(other![0]) && !otherPartOf(lower, plant) && [...names].every((n) => words.has(n) || WEAK.has(n));
   };
   const found = other ? named.filter(({ plant }) => isThat(plant)) : named;
-  const sweet = SWEET_WORDS.find(([all]) => all.every((w) => words.has(w)));
+  // A white tea is no sugar.
+  const colour = (all: readonly string[]): boolean => all.length === 1 && /^(?:white|brown)$/.test(all[0]!);
+  const sweet = SWEET_WORDS.find(([all]) => all.every((w) => words.has(w)) && !(colour(all) && words.has('tea')));
   const best = found[0]?.score ?? 0;
   if (sweet && (best < 1 + (sweet[0].length > 1 ? 1 : 0) || found[0]!.plant.role === 'tea'))
     return [{ kind: 'sugar', sweetener: sweet[1], thing: thingSweet(sweet[1]) }];

@@ -106,6 +106,9 @@ class Translator {
     }
     const strained = s.take(STRAINS);
     const items = this.list.itemsIn(s, pot, this.part, this.glass);
+    // What is of a part begins it, where nothing else has.
+    const own = items.find((i) => i.part !== undefined && !NO_BREW.test(i.part))?.part;
+    if (this.part === undefined && own !== undefined && this.begun.size === 0 && !pot.watered) this.part = own;
     const warm = this.alreadyWarm(items, words);
     // On the glass, or beside it.
     const beside = SERVING.test(words) ? items.splice(0).map((i) => i.card) : [];
@@ -276,6 +279,7 @@ class Translator {
   private neverNamed(): void {
     for (const l of this.list.things) {
       if (l.garnish || l.kind === 'ice' || /^(?:plenty of |crushed )?ice\b/i.test(l.line.text)) {
+        if (l.kind === 'ice' && l.share < 0.04) continue;
         const iceG = /\b(\d+) ?g\b/.exec(l.line.text)?.[1];
         if (iceG && this.pot.strained)
           this.tell(l.line.text, `onto ${iceG} g ice`, ['the method does not name it: it goes in here for now']);

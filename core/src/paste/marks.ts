@@ -2,7 +2,7 @@
 
 /** Verbs that begin what is done next. */
 const NEXT =
-  'add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|mash|bash|bruise|liquidise|liquidize|make|finish|garnish|keep|store|taste|once|when|lid';
+  'add|bring|boil|simmer|heat|pour|put|place|strain|stir|mix|cover|remove|take|turn|let|leave|steep|stand|cool|chill|refrigerate|serve|fill|top|squeeze|reduce|allow|set|bottle|discard|crush|toast|grate|dissolve|sweeten|dilute|soak|whisk|blend|return|warm|infuse|muddle|sprinkle|transfer|press|pressing|switch|lower|combine|filter|mash|bash|bruise|liquidise|liquidize|off the heat|make|finish|garnish|keep|store|taste|once|when|lid';
 
 /** A sentence in what is said one after the other: at its commas, and where "and" or "then" begins another verb. */
 export function segmentsOf(text: string): string[] {
@@ -82,8 +82,8 @@ export const STRAINS =
 
 /** Parts that are no brew: what is done with what came of the others. */
 export const NO_BREW =
-  /^(?:serving|garnish|decoration|the (?:drink|glass|jug)|serve|finish|assembl\w*|topping|mixing|bottling)$/i;
+  /^(?:serving|sweeten|sweetening|garnish|decoration|the (?:drink|glass|jug)|serve|finish|assembl\w*|topping|mixing|bottling)$/i;
 
 /** What is told about a recipe and is no step of it. */
 export const STORY =
-  /^(?:enjoy|cheers|bon appetit|my |this |these |i |we |she |he |it(?:'s| is) (?:a|the|best)|perfect|note|tip|keeps?\b|store\b|will keep)/i;
+  /^(?:avoid|don't|do not|not suitable|warning|caution|consult|enjoy|cheers|bon appetit|my |this |these |i |we |she |he |it(?:'s| is) (?:a|the|best)|perfect|note|tip|keeps?\b|store\b|will keep)/i;

@@ -286,6 +286,20 @@ describe('a pasted recipe', () => {
     expect([titled('Winter cup'), titled('Either way')].map((r) => r.card.hot)).toEqual([true, false]);
     expect(marked(titled('Either way'))).toContain('Drink hot or cold');
   });
+  it('heats the water of a part in the pot of that part, and takes a warning for no doing', () => {
+    const tea = titled('Iced Hibiscus-Ginger Tea');
+    expect(tea.card.brews.map((b) => [b.name, b.way.waterMl])).toEqual([['Tea', 1400]]);
+    expect(stages(tea)).toEqual(['heat', 'steep 20', 'strain', 'dissolve']);
+    expect(guesses(tea)).toEqual([]);
+    const sleepy = titled('Licorice mint sleepy tea - for 1 mug');
+    expect(stages(sleepy)).toEqual(['heat', 'steep 10', 'strain']);
+    expect(marked(sleepy)).toEqual(['Avoid licorice if you have high blood pressure']);
+  });
+  it('brings to a simmer what is brought to one, and takes so much of a drink for its title', () => {
+    expect(stages(titled('Quick chamomile-apple'))).toEqual(['heat', 'steep 10', 'strain']);
+    expect(grams(titled('MINT LIMEADE'))).toEqual({ mint_fresh: 52 });
+    expect(grams(titled('Recipe: White tea and lychee'))).toEqual({ white_tea_leaf: 6 });
+  });
   it('makes no cherries of cherry leaves', () => {
     const tisane = titled('Cherry leaf and vanilla tisane');
     expect(grams(tisane)).toEqual({ vanilla_bean: 1.5 });

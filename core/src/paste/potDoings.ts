@@ -26,6 +26,7 @@ export const emptyPot = (): PotSoFar => ({
 
 /** What stands in for a time that is not told, min. House estimates, asked. */
 const GUESS_MIN = { simmer: 10, boil: 5, steep: 15 } as const;
+const TIMED = /\d ?(?:min|hour|hr|h\b)|\b(?:until|till|overnight|minutes|hours)\b/i;
 const HOW_WARM = 'how warm the water is is not told: poured on boiling for now';
 
 /** What a segment says is done, in the words of cards; the pot is as it leaves it. @param kept what the pot has no use for */
@@ -41,9 +42,11 @@ export function doingsIn(
   if (to(/\b(?:to taste|until it tastes right|as (?:sweet|strong) as you like)\b/i)) doings.push('to taste');
   const less = s.take(REDUCED);
   if (less) doings.push(`simmer to ${less[2] ?? LEFT_OF[less[1]!.toLowerCase()]!}`);
-  const boil = to(
+  const boils = to(
     /\b(?:back )?(?:up )?to (?:(?:a|the) )?(?:rolling |full |gentle |hard )?boil\b|\b(?:until|till) (?:it )?(?:just )?boil(?:s|ing)\b|\bcomes? to (?:a|the) boil\b|\bboil(?= (?:\S+ ){0,5}?(?:water|kettle)\b)/i,
   );
+  // Brought to a simmer, and nobody says for how long: hot, and no more.
+  const boil = boils || (!TIMED.test(s.text) && to(/\bto a (?:bare |gentle |low )?simmer\b/i));
   const loose = to(
     /\b(?:with )?(?:the |a )?lid (?:ajar|loose|half on|a little open)\b|\bpart(?:ly|ially) covered\b|\b(?:loosely cover(?:ed)?|cover(?:ed)?(?: it)? (?:loosely|with (?:a )?(?:\p{L}+ )?(?:cloth|towel|muslin|cheesecloth)))\b/iu,
   );
@@ -69,7 +72,7 @@ export function doingsIn(
   const sun = to(/\b(?:in (?:the |full |direct )*sun(?:shine|light)?|in (?:a|the) sunny (?:spot|place|window))\b/i);
   const counter = to(/\b(?:at room temp(?:erature)?|on the (?:counter|worktop)|in (?:a|the) warm (?:spot|place))\b/i);
   const press = to(
-    /\b(?:press(?:ed|ing)?(?: down)?(?: on)?|squeez(?:e|ed|ing)(?= (?:out|the (?:solids|cloth|pulp|flowers|bag)|well|every|to|it)| ?$))(?: (?:to extract|out) [\p{L} ]+)?/iu,
+    /\b(?:press(?:ed|ing)?\b(?: down)?(?: on)?|squeez(?:e|ed|ing)(?= (?:out|the (?:solids|cloth|pulp|flowers|bag)|well|every|to|it)| ?$))(?: (?:to extract|out) [\p{L} ]+)?/iu,
   );
   const dissolve = to(
     /\b(?:stir(?:ring)?|whisk(?:ing)?|cook(?:ing)?)?(?: well)?(?: ?until| to)? ?(?:all )?(?:the |it |is |sugar |honey )*(?:has |is |have )?(?:fully |completely )?(?:dissolv(?:e|ed|es|ing)|melted)\b/i,

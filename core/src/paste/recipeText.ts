@@ -17,7 +17,8 @@ const LIST_HEAD =
 const STEP_HEAD =
   /^(?:the )?(?:method|directions?|instructions?|preparation|procedure|steps?|how to(?: make(?: it)?)?|to make(?: it)?|what to do|making it)\b[^a-z0-9]*$/i;
 const NOTE_HEAD = /^(?:notes?|tips?|storage|variations?|nutrition|equipment|source|about)\b[^a-z0-9]*$/i;
-const PART_HEAD = /^(?:for|to make) (?:the )?([\p{L}][\p{L} -]{1,30}?)\s*:?$/iu;
+const PART_HEAD =
+  /^(?:for|to make|to(?= (?:sweeten|serve|finish|garnish|decorate)\b)) (?:the )?([\p{L}][\p{L} -]{1,30}?)\s*:?$/iu;
 const COLON_HEAD = /^([\p{L}][\p{L} -]{1,30}):$/u;
 const BESIDES =
   /^(?:(?:serves|makes|yields?|servings?|prep(?:aration)?(?: time)?|cook(?:ing)? time|total(?: time)?|ready in|time|source|from|by|author|course|cuisine|keywords?|rating|difficulty)\b\s*[:\-–]?\s.*|.*\b(?:serves|servings?)\s*:?\s*\d+.*)$/i;
@@ -95,6 +96,9 @@ function plainLines(text: string): string[] {
       .replace(/\b(juice|zest|peel) (?=\d|half|one|two|an? \p{L}+$)/giu, '$1 of ')
       .replace(/\b'?til\b/gi, 'until')
       .replace(/\bjust[- ]boiled water\b/gi, 'boiling water')
+      .replace(/(\d) (?:more|further|additional) (?=(?:min|hour|hr|sec))/gi, '$1 ')
+      .replace(/, (?:heat |then )?off(?=,)/gi, ', off the heat')
+      .replace(/(\d[\d.,]* ?g) ?\/ ?(?:l|lit(?:re|er))\b(?: of)? (\p{L}+(?: tea)?)/giu, '$1 $2 per litre')
       .replace(/^([-*•]?[ \t]*)(mug|cup|glass) of /gim, '$11 $2 of ')
       // Water by what was done with it before: "water that has come off the boil and cooled to about 85", "500 ml boiling", "top up with cold".
       .replace(
@@ -120,7 +124,7 @@ function plainLines(text: string): string[] {
       .split('\n')
       .map((line) =>
         line
-          .replace(/^#+\s*/, '')
+          .replace(/^(?:#+|>+)\s*/, '')
           // What Markdown would read as its own.
           .replace(/\\([\\`*_{}[\]<>()#+!|~.-])/g, '$1')
           .replace(/\*\*|__/g, '')
@@ -178,7 +182,8 @@ function recipeOf(lines: readonly string[], underlined: string): RecipeText {
       else for (const s of sentences(inLine[2]!)) steps.push({ text: s, part });
       return;
     }
-    const titledWith = title === '' && things.length + steps.length === 0 ? TITLE_WITH.exec(line) : null;
+    const titledWith =
+      title === '' && things.length + steps.length === 0 ? (TITLE_WITH.exec(line) ?? DRINK_OF.exec(line)) : null;
     if (titledWith) {
       title = titledWith[1]!.trim();
       return void besides.push(titledWith[2]!.replace(/\)$/, ''));
@@ -259,6 +264,9 @@ const looksLikeThing = (line: string): boolean =>
 /** "Agua fresca | serves 6": a title, and what it makes behind it. */
 const TITLE_WITH =
   /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,(–-]\s*((?:serves|makes|yields?)\b.*|\d[\d.,/ ]*(?:\p{L}+ ){0,2}(?:batch|servings?|people|glasses|pitchers?)\)?)$/iu;
+/** "Mint limeade, 1 gallon": so much of a drink, behind its name. */
+const DRINK_OF =
+  /^((?:[\p{L}'-]+ ){0,5}(?:\p{L}*ade|tea|punch|cooler|cordial|tonic|fresca|soda))\s*[,(–-]\s*(\d[\d.,/ ]* ?(?:gal(?:lon)?s?|l|lit(?:re|er)s?|quarts?|qts?|pitchers?|jugs?|glasses))\)?$/iu;
 /** "Three-spice tea" over a list or a space: a name, not an amount. */
 const isNumberedName = (line: string, next: string | undefined): boolean =>
   !/\d|[½¼¾⅓⅔]/.test(line) &&

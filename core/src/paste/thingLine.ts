@@ -79,7 +79,7 @@ export function cleaned(line: string): string {
     )
     .replace(/^(?:about|approx\.?|approximately|ca\.?|around|the)\s+/i, '')
     .replace(
-      /^(.*?\d+\S* (?:(?:k?g|ml|oz|lbs?|cups?|tbsps?|tsps?) )?|an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu,
+      /^(?!.*\b(?:inch|cm)\b)(.*?\d+\S* (?:(?:k?g|ml|oz|lbs?|cups?|tbsps?|tsps?) )?|an? |one |two |three )([\p{L} ]+), (?:thinly |thickly )?sliced\b.*$/iu,
       '$1sliced $2',
     )
     .replace(
@@ -117,6 +117,7 @@ const ALSO_CALLED: readonly (readonly [RegExp, string])[] = [
     'black tea',
   ],
   [/\blime (?:blossoms?|flowers?)\b/i, 'linden'],
+  [/\blemon ?grass\b/i, 'lemongrass'],
   [/\bagua\b/i, 'water'],
   [/\bcanela\b/i, 'cinnamon'],
   [/\bclavos?\b/i, 'cloves'],

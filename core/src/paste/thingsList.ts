@@ -32,7 +32,7 @@ export type Listed = {
 };
 
 /** What goes in, as a card tells it. */
-type Told = { card: string; water: boolean; guesses: string[]; left: string[] };
+type Told = { card: string; water: boolean; guesses: string[]; left: string[]; part?: string };
 /** What a sentence puts in, and where in it. */
 export type Item = Told & { at: number };
 /** What is told of the glass: the words, the clause, what was guessed of it. */
@@ -304,7 +304,12 @@ export class ThingsList {
   use(l: Listed, share: number): Told {
     const part = l.share * share;
     l.share = Math.max(0, l.share - part);
-    const of = { water: l.kind === 'water', guesses: [...l.warmGuess], left: [...l.aside] };
+    const of = {
+      water: l.kind === 'water',
+      guesses: [...l.warmGuess],
+      left: [...l.aside],
+      ...(l.line.part === undefined ? {} : { part: l.line.part }),
+    };
     this.used++;
     if (l.isPart)
       return { ...of, card: '', guesses: [`\u201c${l.line.text}\u201d: all that is made of it further down, for now`] };
@@ -383,7 +388,7 @@ export class ThingsList {
 /** "500 ml water at 95 °C": water, heated to that before anything is in it. */
 function withItsWarmth(text: string): { told: string; guesses: string[] } {
   const [, water, figure, unit] =
-    /^(.*\bwater),? ?(?:at|of|heated to|\((?:not boiling,? )?) ?(?:about |around |~ ?)?(\d{2,3}) ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)?\)?$/i.exec(
+    /^(.*\bwater),? ?(?:at|of|heated to|\((?:not boiling,? )?|(?=\d{2,3} ?°)) ?(?:about |around |~ ?)?(\d{2,3}) ?(?:°|º|degrees?)? ?(c|f|celsius|fahrenheit)?\)?$/i.exec(
       text,
     ) ?? [];
   if (water === undefined || figure === undefined) return { told: cleaned(text), guesses: [] };
