@@ -28,7 +28,7 @@ export const DAY_MIN = 1440;
 
 /** "1 part syrup to 4 parts water", "1:1 with milk". */
 export const PARTS =
-  /\b(?:(\d) ?: ?|(?:serve |mix )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)? (?:to|with)) ?(\d{1,2}|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
+  /\b(?:(\d) ?: ?|(?:serve |mix )?(one|\d) parts?(?: (?:of )?(?:the )?[\p{L}]+)?(?: |(?=,))(?:to|with|and|plus|,)) ?(\d{1,2}|one|two|three|four|five|six)(?: parts?)?(?: (?:of|with))?(?: (?:the|cold|chilled))* ((?:sparkling |soda |still |fizzy )?(?:water|milk|soda|lemonade|tonic))\b/iu;
 
 /** Filled up with water or with something that sparkles, nobody says how much. */
 export const TOPPED =

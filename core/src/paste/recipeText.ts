@@ -116,7 +116,7 @@ function plainLines(text: string): string[] {
       .replace(/(\d|[½¼¾⅓⅔]) ?T\b\.?(?= ?\p{L})/gu, '$1 Tbsp ')
       .replace(/(\d|[½¼¾⅓⅔]) ?t\b\.?(?= ?\p{L})/gu, '$1 tsp ')
       // "10 g sencha / 1 L water / fridge 6 h": one after the other.
-      .replace(/(?<=[\p{L}.)]) \/ (?=[\p{L}\d½¼¾])/gu, ', ')
+      .replace(/(?<=[\p{L}.)°]) \/ (?=[\p{L}\d½¼¾])/gu, ', ')
       .replace(
         /\ban? (cup|litre|liter|quart|pint|tablespoon|teaspoon|tbsp|tsp|gallon|pound|kilo)s? and a half\b/gi,
         '1 1/2 $1s',
@@ -163,7 +163,7 @@ function recipeOf(lines: readonly string[], underlined: string): RecipeText {
   const headed = lines.some((l) => LIST_HEAD.test(l) || STEP_HEAD.test(l));
   lines.forEach((raw, at) => {
     const line = raw.replace(BULLET, '').trim();
-    if (line === '') return;
+    if (line === '' || /^step \d{1,2}\s*[:.]?$/i.test(line)) return;
     if (LIST_HEAD.test(line)) {
       const made = /\(([^)]*\d[^)]*)\)/.exec(line)?.[1];
       if (made) besides.push(made);
@@ -263,7 +263,7 @@ const looksLikeThing = (line: string): boolean =>
 
 /** "Agua fresca | serves 6": a title, and what it makes behind it. */
 const TITLE_WITH =
-  /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,(–-]\s*((?:serves|makes|yields?)\b.*|\d[\d.,/ ]*(?:\p{L}+ ){0,2}(?:batch|servings?|people|glasses|pitchers?)\)?)$/iu;
+  /^([\p{L}][\p{L}\d '&,-]{2,60}?)\s*[|,.(–-]\s*((?:serves|makes|yields?)\b.*|\d[\d.,/ ]*(?:\p{L}+ ){0,2}(?:batch|servings?|people|glasses|pitchers?)\)?)$/iu;
 /** "Mint limeade, 1 gallon": so much of a drink, behind its name. */
 const DRINK_OF =
   /^((?:[\p{L}'-]+ ){0,5}(?:\p{L}*ade|tea|punch|cooler|cordial|tonic|fresca|soda))\s*[,(–-]\s*(\d[\d.,/ ]* ?(?:gal(?:lon)?s?|l|lit(?:re|er)s?|quarts?|qts?|pitchers?|jugs?|glasses))\)?$/iu;

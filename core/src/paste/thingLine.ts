@@ -12,7 +12,7 @@ export const TAILS = new Set(
 const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?(?:\s\d\/\d)?|\d\/\d|\d*[½¼¾⅓⅔⅛]|half an?|an?|one|two|three|four|five|six|seven|eight|ten|twelve|a few|a couple of|(?:the )?(?:juice|zest|peel|rind) of(?: \S+)?)`;
 
 /** A number and the words after it, up to where something else begins. */
-const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|once|when|below|above|that|which|if|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
+const WORD = String.raw`(?!(?:and|with|to|in|into|for|until|then|over|on|at|from|or|while|once|when|below|above|that|which|if|\d[\d.,–-]* ?(?:mins?|minutes?|hours?|hrs?|h|secs?|seconds?|days?)|min|mins|minutes?|hours?|hrs?|h|°)\b)[\p{L}°'/½¼¾⅓⅔\d.-]+(?:\s*\([^)]*\))?`;
 
 /** An amount where a sentence tells one: a number and the words after it. */
 export const AMOUNT = new RegExp(
@@ -88,7 +88,10 @@ export function cleaned(line: string): string {
     )
     .replace(/\b(?:freshly |just[- ]|recently )?boiled (?=water)/i, 'boiling ')
     .replace(/\b(?:still|filtered|spring|tap|fresh|plain|good) (?=(?:cold |boiling )?water)/i, '')
-    .replace(/\b(?:unwaxed|organic|good[- ]quality|family[- ]size|best|your favou?rite)\b ?/gi, '')
+    .replace(
+      /\b(?:unwaxed|organic|regular|standard|ordinary|good[- ]quality|family[- ]size|best|your favou?rite)\b ?/gi,
+      '',
+    )
     .replace(/^([\d./ ½¼¾⅓⅔]+) ?c(?= )/i, '$1 cup')
     .replace(/^([\d./ ½¼¾⅓⅔]+) ?gal(?= )/i, '$1 gallon');
   text = text
