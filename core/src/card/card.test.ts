@@ -105,6 +105,14 @@ describe('a recipe as it stands on a card', () => {
 });
 
 describe('what an amount is of', () => {
+  it('is not so much leaf where so many ml of a tea are told: that is a drink, and how it is made is asked', () => {
+    for (const told of ['200 ml cold tea', '1 gallon black tea', '0.4 l green tea', '2 quarts iced tea'])
+      expect([told, readCard(told).lines.map((l) => l.kind)]).toEqual([
+        told,
+        [told.includes('iced') ? 'unread' : 'asked'],
+      ]);
+    expect(readCard('2 tbsp green tea, 500 ml water').brews[0]!.way.ingredients).toHaveLength(1);
+  });
   it('is never the fruit, the root or the bark where leaves, flowers or kernels of it are told', () => {
     const FRUITS = botanicals().filter((b) =>
       ['fruit', 'berry', 'peel', 'root', 'spice', 'bark', 'seed'].includes(b.role),

@@ -242,7 +242,7 @@ class Card {
   /** "800 ml tea": tea by the litre, as it is usually made. */
   private brewedTea(text: string, words: string): boolean {
     const tea =
-      /^([\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?|pints?)) (?:of )?((?:strong )?(?:black |green |white |rooibos )?tea)$/i.exec(
+      /^([\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|l|litres?|liters?|cups?|quarts?|qts?|pints?|gallons?)) (?:of )?((?:strong |cold |cooled |brewed )?(?:black |green |white |rooibos )?tea)$/i.exec(
         words,
       );
     const ml = tea ? readAmount(tea[1]!, { ...WATER_WORDS, words: new Set() }).typical : undefined;

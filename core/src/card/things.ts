@@ -106,7 +106,9 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
     const names = thingOfPlant(plant).words;
     return names.has(other![0]) && !otherPartOf(lower, plant) && [...names].every((n) => words.has(n) || WEAK.has(n));
   };
-  const found = other ? named.filter(({ plant }) => isThat(plant)) : named;
+  // So many ml of tea are a drink, and no leaf.
+  const drunk = named[0]?.plant.role === 'tea' && DRUNK.test(lower);
+  const found = drunk ? [] : other ? named.filter(({ plant }) => isThat(plant)) : named;
   // A white tea is no sugar.
   const colour = (all: readonly string[]): boolean => all.length === 1 && /^(?:white|brown)$/.test(all[0]!);
   const sweet = SWEET_WORDS.find(([all]) => all.every((w) => words.has(w)) && !(colour(all) && words.has('tea')));
@@ -126,6 +128,9 @@ export function thingsNamedIn(text: string, own: readonly Botanical[] = []): rea
       : { kind: 'plant', plant, thing, ...guess };
   });
 }
+
+const DRUNK =
+  /^[\d½¼¾⅓⅔.,/ ]+ ?(?:ml|cl|dl|l|litres?|liters?|gallons?|gal|quarts?|qts?|pints?)\b(?!.*\b(?:leaf|leaves|loose|dry|dried|powder|matcha)\b)/;
 
 /** Roles of what is no leaf, no flower and no kernel of its plant. */
 const NOT_OF = {

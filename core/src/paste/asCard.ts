@@ -94,6 +94,10 @@ class Translator {
   private segment(words: string, before: Draft | undefined): Draft | undefined {
     const s = new Sentence(words);
     if (PREPARES.test(words) && !/\d/.test(words)) return grown(before, { words: [words] });
+    if (this.pot.strained && BREWED_APART.test(words)) {
+      this.end(before);
+      return this.segment(words, this.besideThat());
+    }
     const { pot } = this;
     const wasStrained = pot.strained;
     const serve = s.take(SERVED_OVER_ICE);
@@ -131,7 +135,7 @@ class Translator {
     }
     draft = grown(draft, { words: [words] });
     // "Steep the tea in 500 ml water at 95 °C": the water is that warm before the tea is in it.
-    const onto = doings.some((d) => d.startsWith('off the heat')) || /\bpour/i.test(words);
+    const onto = doings.some((d) => d.startsWith('off the heat')) || /\bpour|\bin [^,]*\bwater at\b/i.test(words);
     if (doings[0]?.startsWith('heat to') && onto && items.length > 0) {
       const cards = [...draft.pieces, ...items.map((i) => i.card)];
       const ofWater = (card: string): boolean => /\bwater\b/i.test(card);
@@ -150,6 +154,12 @@ class Translator {
       guesses: [...(early ? [STRAINED_THEN] : []), ...items.flatMap((i) => i.guesses), ...guesses],
       left: [...beside, ...items.flatMap((i) => i.left), ...s.left(), ...kept],
     });
+  }
+
+  /** What is simmered in water of its own, while the first stands strained, is a brew of its own. */
+  private besideThat(): undefined {
+    this.enter(`${['Second', 'Third', 'Fourth'].find((n) => !this.begun.has(`${n} brew`)) ?? 'Last'} brew`);
+    return undefined;
   }
 
   /** Water that is told as warm as it is was so before anything met it: it is taken out of the items and stands first. */
@@ -343,6 +353,8 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
 const LIQUID = /\b(?:water|agua|juice|milk|tea|syrup|vinegar|wine|cider|ice)\b/i;
 const MAKES =
   /\b(?:for|makes?|yields?|gives)\s*:?\s*(?:about |around |~ ?)?(\d[\d.,]* ?(?:l|ml|lit(?:re|er)s?|quarts?|cups?|pints?|gallons?))\b/i;
+const BREWED_APART =
+  /^(?!(?:and |then )?(?:add|return|pour|stir|mix)\b).*\b(?:simmer|boil|brew|steep|infuse)\b[^,]*\bin (?:the |another |\d)[^,]*\bwater\b/i;
 const STRAINED_THEN = 'when it is strained is not told: before more water goes in, for now';
 
 /** The name of a brew before its first clause. */

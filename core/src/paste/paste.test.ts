@@ -300,6 +300,15 @@ describe('a pasted recipe', () => {
     expect(grams(titled('MINT LIMEADE'))).toEqual({ mint_fresh: 52 });
     expect(grams(titled('Recipe: White tea and lychee'))).toEqual({ white_tea_leaf: 6 });
   });
+  it('makes a brew of its own of what is simmered in water of its own, while the first stands strained', () => {
+    const cooler = titled('Tamarind ginger cooler');
+    expect(cooler.card.brews.map((b) => [b.name, b.way.waterMl])).toEqual([
+      ['Brew', 500],
+      ['Second brew', 1000],
+    ]);
+    const [, tea] = titled('Strawberry-basil shrub tea').card.brews;
+    expect(tea!.way.ingredients.map((i) => [i.plant, i.enters.stageId])).toEqual([['black_tea_leaf', 'steep']]);
+  });
   it('makes no cherries of cherry leaves', () => {
     const tisane = titled('Cherry leaf and vanilla tisane');
     expect(grams(tisane)).toEqual({ vanilla_bean: 1.5 });
