@@ -96,7 +96,8 @@ class Translator {
     if (PREPARES.test(words) && !/\d/.test(words)) return grown(before, { words: [words] });
     if (this.pot.strained && BREWED_APART.test(words)) {
       this.end(before);
-      return this.segment(words, this.besideThat());
+      this.beginBeside();
+      return this.segment(words, undefined);
     }
     const { pot } = this;
     const wasStrained = pot.strained;
@@ -157,9 +158,9 @@ class Translator {
   }
 
   /** What is simmered in water of its own, while the first stands strained, is a brew of its own. */
-  private besideThat(): undefined {
-    this.enter(`${['Second', 'Third', 'Fourth'].find((n) => !this.begun.has(`${n} brew`)) ?? 'Last'} brew`);
-    return undefined;
+  private beginBeside(): void {
+    this.part = `${['Second', 'Third', 'Fourth'].find((n) => !this.begun.has(`${n} brew`)) ?? 'Last'} brew`;
+    this.pot = emptyPot();
   }
 
   /** Water that is told as warm as it is was so before anything met it: it is taken out of the items and stands first. */
@@ -350,7 +351,8 @@ const isCard = (text: string, own: readonly Botanical[]): boolean => {
   return told.length > 0 && told.every((l) => l.kind === 'taken');
 };
 
-const LIQUID = /\b(?:water|agua|juice|milk|tea|syrup|vinegar|wine|cider|ice)\b/i;
+const LIQUID =
+  /\b(?:water|agua|juice|milk|vinegar|wine|cider)\b|\d ?(?:ml|cl|l|lit(?:re|er)s?|cups?|quarts?) (?:of )?(?:\p{L}+ ){0,2}tea\b/iu;
 const MAKES =
   /\b(?:for|makes?|yields?|gives)\s*:?\s*(?:about |around |~ ?)?(\d[\d.,]* ?(?:l|ml|lit(?:re|er)s?|quarts?|cups?|pints?|gallons?))\b/i;
 const BREWED_APART =

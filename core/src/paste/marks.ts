@@ -62,11 +62,11 @@ export const LEFT_OF: Readonly<Record<string, string>> = {
 
 /** A vessel by its size: "a 1.5 l bottle", "a half gallon jar". */
 export const VESSEL =
-  /\b((?:half(?: an?)?[ -]|\d+(?:[.,]\d+)?[ -]?|one[ -]|an? )(?:gallon|quart|pint|litre|liter|l|ml))s?[ -](?:\p{L}+ )?(?:jars?|bottles?|pitchers?|jugs?|containers?|carafes?)\b/iu;
+  /\b((?:half(?: an?)?[ -]|\d+(?:[.,]\d+)?[ -]?|one[ -]|an? )(?:gallon|gal|quart|qt|pint|litre|liter|l|ml))s?[ -](?:\p{L}+ )?(?:jars?|bottles?|pitchers?|jugs?|containers?|carafes?)\b/iu;
 
 /** Filled with water, nobody says how much. */
 export const FILLED_WITH_WATER =
-  /\b(?:fill(?:ed)?(?: (?:it|the \p{L}+))?(?: up)?|top(?:ped)?(?: it)? up) with (?:(?:cool|cold|fresh|filtered|tap|plain|boiling|hot) )*water\b/iu;
+  /\b(?:fill(?:ed)?(?: (?:it|(?:the|an?) [\p{L}\d-]+(?: \p{L}+)?))?(?: up)?|top(?:ped)?(?: it)? up) with (?:(?:cool|cold|fresh|filtered|tap|plain|boiling|hot) )*water\b/iu;
 
 /** Left to cool. */
 export const COOLS =

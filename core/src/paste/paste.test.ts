@@ -309,6 +309,19 @@ describe('a pasted recipe', () => {
     const [, tea] = titled('Strawberry-basil shrub tea').card.brews;
     expect(tea!.way.ingredients.map((i) => [i.plant, i.enters.stageId])).toEqual([['black_tea_leaf', 'steep']]);
   });
+  it('knows leaf from drink: no tea in a dry pot is taken for its water, however many pots there are', () => {
+    const dry = read(
+      'Pot tea\nPut 2 tbsp black tea in a pot. Pour over 500 ml water at 90 C and wait 4 minutes. Strain.',
+    );
+    expect(dry.card.brews[0]!.way.ingredients.map((i) => i.enters.stageId)).toEqual(['steep']);
+    expect(waterMl(read('Fridge tea\n10 g green tea. Fridge 8 hours. Strain.'))).toBe(1000);
+    expect(waterMl(beginning('SUN-FREE'))).toBe(1893);
+    const many = Array.from(
+      { length: 7 },
+      (_, i) => `Simmer ${i + 1} sticks cinnamon in 200 ml water 5 minutes, strain.`,
+    );
+    expect(read(`Many\n${many.join(' ')}`).card.brews).toHaveLength(5);
+  });
   it('makes no cherries of cherry leaves', () => {
     const tisane = titled('Cherry leaf and vanilla tisane');
     expect(grams(tisane)).toEqual({ vanilla_bean: 1.5 });
@@ -369,8 +382,10 @@ describe('a pasted recipe', () => {
     return figures(c.words).filter((x) => !kept.includes(x) && !turned);
   };
   it.each(TEXTS.map((t, i) => [i, t] as const))('%i: no figure of it is lost: taken, guessed or marked', (_i, text) => {
-    for (const r of recipesIn(text))
-      for (const c of clausesOfText(r)) expect([c.words, lost(c, clausesOfText(r))]).toEqual([c.words, []]);
+    for (const r of recipesIn(text)) {
+      const all = clausesOfText(r);
+      for (const c of all) expect([c.words, lost(c, all)]).toEqual([c.words, []]);
+    }
   });
   it('reads five hundred mangled texts as what they are, without a fault', () => {
     const mangled = fc
