@@ -37,5 +37,5 @@ export {
   targetSchema,
   type SaidOfIt,
 } from './schemas';
-export { keepLinesSchema, LINES_AT_ONCE, madeLinesSchema, tastedLinesSchema } from './tableSchemas';
+export { keepLinesSchema, madeLinesSchema, tastedLinesSchema } from './tableSchemas';
 export type * from './views';

@@ -4,7 +4,7 @@ import { moment } from './moment';
 import { ranged, verdictSchema } from './schemas';
 
 /** So many lines of a table at once: each is planned. */
-export const LINES_AT_ONCE = 25;
+const LINES_AT_ONCE = 25;
 
 const id = Joi.string().max(80).required();
 const named = {

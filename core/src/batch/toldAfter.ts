@@ -4,13 +4,14 @@ import {
   batchAfter,
   brewLines,
   concentrateOf,
+  JUG,
   jugWantedOf,
   onHandOf,
   plannedMl,
   runningStage,
   runOfBatch,
+  type Batch,
 } from './batch';
-import { JUG, type Batch } from './batch';
 import { EVENT_VERSION, type BatchEvent, type BatchEventBody, type FrozenPlan } from './batchEvent';
 import { decide } from './decide';
 

@@ -67,7 +67,10 @@ export const readMadeTable = (
   rows: readonly (readonly string[])[],
   reading: TableReading<MadeColumn>,
   drinks: readonly Drink[],
-): TableRead<MadeRead> => readRows(rows, reading, (row) => madeIn(row, drinkOf(row, drinks)));
+): TableRead<MadeRead> => {
+  const drinkOf = inBook(drinks);
+  return readRows(rows, reading, (row) => madeIn(row, drinkOf(row)));
+};
 
 function madeIn(row: Row<MadeColumn>, drink: Drink): MadeRead {
   const ml = row.ml('litres', 'L', MADE);
@@ -90,7 +93,8 @@ export function readLeftTable(
   reading: TableReading<LeftColumn>,
   drinks: readonly Drink[],
 ): TableRead<MadeRead> {
-  const { lines, faults } = readRows(rows, reading, (row) => leftIn(row, drinks));
+  const drinkOf = inBook(drinks);
+  const { lines, faults } = readRows(rows, reading, (row) => leftIn(row, drinkOf(row)));
   const together = new Map<string, (typeof lines)[number]>();
   for (const line of lines) {
     const key = line.batchId ?? `${line.drinkId} ${line.at}`;
@@ -111,8 +115,7 @@ function summed(left: readonly Left[]): readonly Left[] {
   }));
 }
 
-function leftIn(row: Row<LeftColumn>, drinks: readonly Drink[]): MadeRead {
-  const drink = drinkOf(row, drinks);
+function leftIn(row: Row<LeftColumn>, drink: Drink): MadeRead {
   const made = madeIn(row, drink);
   const ml = row.ml('left', 'ml', CAME_OUT) ?? row.refuse('left', CAME_OUT.words);
   const thing = plain(row.text('thing')).replace(/ left over$/, '');
@@ -126,9 +129,10 @@ export const readTastedTable = (
   rows: readonly (readonly string[])[],
   reading: TableReading<TastedColumn>,
   drinks: readonly Drink[],
-): TableRead<TastedRead> =>
-  readRows(rows, reading, (row) => {
-    const drink = drinkOf(row, drinks);
+): TableRead<TastedRead> => {
+  const drinkOf = inBook(drinks);
+  return readRows(rows, reading, (row) => {
+    const drink = drinkOf(row);
     const [who, note] = [row.text('who').slice(0, 40), row.text('note').slice(0, 500)];
     const usual: ServedState = drink.defaults.hot ? 'warm' : drink.defaults.iced ? 'iced' : 'chilled';
     const state = row.text('state') === '' ? usual : wordIn(row, 'state', STATE_WORDS);
@@ -150,6 +154,7 @@ export const readTastedTable = (
       },
     };
   });
+};
 
 /** The one that is called so, or the only one whose name begins so. */
 function calledIn<T>(all: readonly T[], text: string, namesOf: (one: T) => readonly string[]): T | undefined {
@@ -170,8 +175,19 @@ const named = (row: Row<OfBatch>, { id, name }: Drink): Named => {
 };
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
 
+/** What a row's drink is; a name that stands in many rows is looked for once. */
+function inBook(drinks: readonly Drink[]): (row: Row<OfBatch>) => Drink {
+  const known = new Map<string, Drink>();
+  return (row) => {
+    const text = row.text('drink');
+    const drink = known.get(text) ?? drinkIn(row, drinks);
+    known.set(text, drink);
+    return drink;
+  };
+}
+
 /** By its id or its name; one whose name it begins with, where that is only one. */
-function drinkOf(row: Row<OfBatch>, drinks: readonly Drink[]): Drink {
+function drinkIn(row: Row<OfBatch>, drinks: readonly Drink[]): Drink {
   const text = plain(row.text('drink'));
   if (text === '') return row.refuse('drink', 'the name of a drink of the book');
   const known = calledIn(drinks, text, (d) => [d.id, d.name]);

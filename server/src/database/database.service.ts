@@ -32,7 +32,8 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   private readonly log = new Logger('notebook');
   private lock: NotebookLock | undefined;
   private closing: Promise<void> | undefined;
-  private secondFault: string | undefined;
+  /** where the last copy was put as well, and what kept it from that */
+  private inSecond: { folder: string; fault?: string } | undefined;
   private tail: Promise<unknown> = Promise.resolve();
 
   constructor(@Inject(CONFIG) private readonly config: Config) {
@@ -95,24 +96,25 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
   }
 
   /** A copy of the notebook as it is at this moment, before something large is done to it; its name. @throws Error where none can be made */
-  async backUpNow(): Promise<string> {
+  async backUpNow(second = this.secondFolder()): Promise<string> {
     const now = this.config.now().toISOString();
     const name = backupName(now.slice(0, 10), now.slice(11, 16).replace(':', ''));
-    await this.copyAs(name);
+    await this.copyAs(name, second);
     return name;
   }
 
   /** A checked copy in the folder of copies, and in the second one where one was chosen: what keeps that from being made is said, and no more. */
-  private async copyAs(name: string): Promise<void> {
+  private async copyAs(name: string, second = this.secondFolder()): Promise<void> {
     const { databaseFile } = this.config;
-    const second = this.secondFolder();
     const copy = (file: string): Promise<unknown> => this.sequelize.query('VACUUM INTO ?', { replacements: [file] });
     await makeBackup(backupFolderOf(databaseFile), name, copy);
-    this.secondFault = undefined;
+    this.inSecond = undefined;
     if (second === undefined) return;
+    this.inSecond = { folder: second };
     await makeBackup(second, name, copy).catch((error: unknown) => {
-      this.secondFault = noBackup(second, error);
-      this.log.warn(this.secondFault);
+      const fault = noBackup(second, error);
+      this.inSecond = { folder: second, fault };
+      this.log.warn(fault);
     });
   }
 
@@ -121,9 +123,9 @@ export class DatabaseService implements OnModuleInit, OnApplicationShutdown {
     return this.config.secondCopyFolder ?? chosenFolder(this.config.databaseFile);
   }
 
-  /** What kept the last copy out of the second folder; undefined where nothing did. */
-  get faultOfSecond(): string | undefined {
-    return this.secondFault;
+  /** What kept the last copy out of a second folder; undefined where nothing did, or none was tried. */
+  faultIn(folder: string | undefined): string | undefined {
+    return this.inSecond?.folder === folder ? this.inSecond?.fault : undefined;
   }
 
   /**

@@ -45,7 +45,7 @@ type Route = {
   /** what of the query is a whole document as JSON */
   asJson?: Readonly<Record<string, Joi.Schema>>;
   body?: Joi.Schema | readonly Joi.Schema[];
-  ok?: 200 | 201 | 204;
+  ok?: 200 | 201 | 303;
   type?: string;
   /** its fields, where it is an answer of this house and not a document of another kind */
   answer?: keyof typeof answers;
@@ -135,7 +135,7 @@ export const ROUTES: Readonly<Record<string, Route>> = {
   'get /api/lan': { summary: 'Devices of the home network', answer: 'LanView' },
   'post /api/lan/code': { summary: 'A code to pair a device with', answer: 'LanView' },
   'delete /api/lan/devices/{id}': { summary: 'Shuts a device out', answer: 'LanView' },
-  'post /api/pair': { summary: 'Pairs a device', body: pairSchema, type: 'text/html' },
+  'post /api/pair': { summary: 'Pairs a device', body: pairSchema, ok: 303, type: 'text/html' },
   'get /api/notebook': { summary: 'The whole notebook as one file', answer: 'NotebookFile' },
   'post /api/notebook/look': {
     summary: 'What taking a notebook in would change',

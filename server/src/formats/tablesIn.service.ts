@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
@@ -57,22 +58,26 @@ export class TablesInService {
     ready: (line: L) => Promise<Ready>,
   ): Promise<TableReport> {
     const told: LineReport[] = [];
-    for (const l of lines) {
-      const { line } = l;
-      try {
-        const { thing } = await ready(l);
-        if (thing && keep) await this.store(thing);
-        told.push({ line, becomes: thing ? 'new' : 'same' });
-      } catch (error) {
-        told.push({ line, becomes: 'not', why: reasonOf(error) });
+    try {
+      for (const l of lines) {
+        const { line } = l;
+        try {
+          const { thing } = await ready(l);
+          if (thing && keep) await this.store(thing);
+          told.push({ line, becomes: thing ? 'new' : 'same' });
+        } catch (error) {
+          told.push({ line, becomes: 'not', why: reasonOf(error) });
+        }
       }
+    } finally {
+      // Once for all of them: each line is planned by what was known before the first.
+      if (keep) this.batches.forgetAll();
     }
     return { lines: told };
   }
 
   private async store(thing: NotebookThing): Promise<void> {
     await this.batches.write((transaction) => this.batches.takeIn(thing, transaction));
-    this.batches.forgetAll();
     this.stream.announce({ batchId: thing.id, seq: thing.events.at(-1)!.seq });
   }
 
@@ -103,9 +108,8 @@ export class TablesInService {
     // Of a day without an hour it was tasted when there was something to taste.
     const when = day && straining > Date.parse(at) && straining < Date.parse(at) + DAY_MS ? batch.strainedAt! : at;
     const body: BatchEventBody = { type: 'tasted', state, verdict };
-    const said = JSON.stringify([state, sorted(verdict)]);
     const known = batch.tastings.some(
-      (t) => Date.parse(t.at) === Date.parse(when) && JSON.stringify([t.state, sorted(t.verdict)]) === said,
+      (t) => Date.parse(t.at) === Date.parse(when) && t.state === state && isDeepStrictEqual(t.verdict, verdict),
     );
     if (known) return {};
     const decision = decide(batch, body, when);
@@ -130,8 +134,6 @@ const DAY_MS = 86_400_000;
 /** A day without an hour has noon for its moment; whatever was begun on it counts. */
 const eveningOf = (at: string, day: true | undefined): string =>
   day ? new Date(Date.parse(at) + DAY_MS / 2).toISOString() : at;
-
-const sorted = (x: object): object => Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1)));
 
 /** As the drink is by default, but for what the line says. */
 function targetOf(drink: Drink, { litres, wayId, steepMin, known }: MadeRead): PlanTarget {

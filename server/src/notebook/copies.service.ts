@@ -5,7 +5,7 @@ import { backupsIn, checkWhole } from '../database/backups';
 import { askedFor, askFor, insideOf } from '../database/bringBack';
 import { DatabaseService } from '../database/database.service';
 import { backupFolderOf } from '../database/notebookFiles';
-import { choosable, choose, chosenFolder } from '../database/secondFolder';
+import { choosable, choose } from '../database/secondFolder';
 import { CONFIG, type Config } from '../shared/config';
 import { invalidInput, notFound, refusal } from '../shared/problem.filter';
 
@@ -28,7 +28,7 @@ export class CopiesService {
     );
     copies.sort((a, b) => b.at.localeCompare(a.at));
     const folderToo = this.database.secondFolder();
-    const fault = this.database.faultOfSecond;
+    const fault = this.database.faultIn(folderToo);
     return {
       copies,
       ...(folderToo === undefined ? {} : { also: folderToo }),
@@ -61,13 +61,11 @@ export class CopiesService {
     }
     const may = choosable(databaseFile, path);
     if (may.kind === 'not') throw invalidInput([{ field: 'folder', accepted: may.accepted, got: path }]);
-    const before = chosenFolder(databaseFile);
+    await this.database.backUpNow(may.folder);
+    const fault = this.database.faultIn(may.folder);
+    if (fault !== undefined) throw refusal('no-copy-there', 'folder', fault);
     choose(databaseFile, may.folder);
-    await this.database.backUpNow();
-    const fault = this.database.faultOfSecond;
-    if (fault === undefined) return this.list();
-    choose(databaseFile, before);
-    throw refusal('no-copy-there', 'folder', fault);
+    return this.list();
   }
 
   /** @throws ProblemException for a copy that is not there, or is not whole */

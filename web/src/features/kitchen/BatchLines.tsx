@@ -103,7 +103,7 @@ function OfDrinks<K extends string, T>({
   if (!book) return <Loading what="the drinks book" />;
   return (
     <ChosenColumns table={table} columns={columns} read={readOf} one={of[0]} many={of[1]} words={words}>
-      {(lines) => <Take key={JSON.stringify(lines)} lines={lines} to={to} of={of} />}
+      {(lines) => <Take lines={lines} to={to} of={of} />}
     </ChosenColumns>
   );
 }

@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { Fragment, useMemo, useState, type ReactNode } from 'react';
 import { columnsOf, type TableColumn, type TableColumns, type TableRead, type TableReading } from '@steepsis/core';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import type { Table } from './TableFile';
@@ -76,7 +76,7 @@ export function ChosenColumns<K extends string, T>({
               {x.text === '' ? 'nothing stands there; accepted is' : `“${x.text}” is not`} {x.accepted}.
             </LineFault>
           ))}
-          {children(result.lines)}
+          <Fragment key={JSON.stringify(columns)}>{children(result.lines)}</Fragment>
         </>
       )}
     </>
