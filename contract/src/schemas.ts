@@ -22,6 +22,7 @@ import {
   SOURCES,
   TARGET_RANGES,
   THERE_RANGES,
+  TIMES_RANGE,
 } from '@steepsis/core';
 import { SHELF_EVENTS } from './shelfSchemas';
 
@@ -61,6 +62,7 @@ const wayChoice = { wayId: Joi.string().max(60).required(), steepMin: ranged(TAR
 /** A plan's target; limits are the core's. */
 export const targetSchema = Joi.object({
   asWritten: Joi.boolean(),
+  times: Joi.number().min(TIMES_RANGE.min).max(TIMES_RANGE.max),
   litres: ranged(TARGET_RANGES.litres),
   glassMl: ranged(TARGET_RANGES.glassMl),
   iced: Joi.boolean().strict().required(),

@@ -27,7 +27,7 @@ export { fittedTarget, fits, planOrWhy } from './plan/planOrWhy';
 export { ROSELLE_COOLER } from './drink/book/roselleCooler';
 export { ASSAM_CURRANT_LEAF, COLD_SENCHA, ROOIBOS_QUINCE } from './drink/book/teas';
 export { BUTTERFLY_PEA_LIME, LINDEN_PEAR_SYRUP } from './drink/book/flowers';
-export { DEFAULT_KITCHEN } from './drink/defaultKitchen';
+export { DEFAULT_KITCHEN, ICE_MAKING } from './drink/defaultKitchen';
 export {
   ACID_RANGE,
   afterStraining,
@@ -49,6 +49,7 @@ export {
   provenanceKey,
   SECOND_RANGES,
   TARGET_RANGES,
+  TIMES_RANGE,
   wayOf,
   withSteep,
   writtenMinutes,

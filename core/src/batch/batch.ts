@@ -326,11 +326,15 @@ export function lastHotStage(way: BrewWay): Stage | undefined {
 
 /** When the last brew was off its plants and off the heat, and began to cool; undefined while one is not. */
 export function strainedOffAt(batch: Batch): string | undefined {
-  const ends = batch.brews.map((state) => {
-    const last = lastHotStage(wayAsItWent(batch, state.brewId));
-    return last ? state.stages.find((s) => s.stageId === last.id)?.endedAt : state.startedAt;
-  });
+  const ends = batch.brews.map(({ brewId }) => offHeatAt(batch, brewId));
   return ends.includes(undefined) ? undefined : (ends as string[]).reduce((a, b) => (a > b ? a : b));
+}
+
+/** When one brew was off its plants and off the heat; undefined while it is not. */
+export function offHeatAt(batch: Batch, brewId: string): string | undefined {
+  const state = brewState(batch, brewId);
+  const last = lastHotStage(wayAsItWent(batch, brewId));
+  return last ? state.stages.find((s) => s.stageId === last.id)?.endedAt : state.startedAt;
 }
 
 /** The stage of a brew that runs now, if one does. */

@@ -1,4 +1,7 @@
-import type { Kitchen } from './drink';
+import type { IceMaking, Kitchen } from './drink';
+
+/** Two trays of a quarter of a kilogram freeze over night, or in some four hours. House estimate until the kitchen tells its own. */
+export const ICE_MAKING: IceMaking = { trayG: 500, hours: 4, storeG: 2000 };
 
 /** A kitchen to start from; every figure is the cook's to change. Vessel sizes are ordinary ones, not any maker's. */
 export const DEFAULT_KITCHEN: Kitchen = {

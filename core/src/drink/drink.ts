@@ -216,6 +216,8 @@ export type WayChoice = { wayId: string; steepMin: number };
 export type PlanTarget = {
   /** as it stands on the card: nothing is scaled, and the figures below say what that makes */
   asWritten?: boolean;
+  /** so many times what stands on the card; once where left out, and only beside `asWritten` */
+  times?: number;
   litres: number;
   glassMl: number;
   iced: boolean;
@@ -333,6 +335,9 @@ export function sharedBy({ litres, glassMl, people }: Pick<PlanTarget, 'litres' 
   const count = people ?? Math.max(1, Math.round(glasses / GLASSES_EACH.usual));
   return { people: count, each: glasses / count };
 }
+
+/** Accepted times that a card is made at once. */
+export const TIMES_RANGE = { unit: 'times', min: 0.1, max: 40 } as const;
 
 /** Accepted strength of a lot against the reference. */
 export const POTENCY_RANGE = { unit: '×', min: 0.2, max: 3 } as const;

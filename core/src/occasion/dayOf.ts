@@ -20,7 +20,8 @@ import { drinkKeys, LEAST_LITRES, litresOf, targetFor, type Occasion, type Occas
 import { BINDS } from './placing';
 import { latestBegin, scheduleDay, type DayWish, type Scheduled } from './schedule';
 import { surelyReadyMin, withSlack } from './sure';
-import { ICE_MAKING, iceFor, kitchenAs, kitchenOfDay, ringsOf, sharedJugs, type StandsIn } from './whatThereIs';
+import { ICE_MAKING } from '../drink/defaultKitchen';
+import { iceFor, kitchenAs, kitchenOfDay, ringsOf, sharedJugs, type StandsIn } from './whatThereIs';
 
 // The day of an occasion: its drinks planned, put on one clock, and what it takes.
 

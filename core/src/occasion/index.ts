@@ -41,4 +41,4 @@ export {
 export { BINDS } from './placing';
 export { latestBegin, scheduleDay } from './schedule';
 export { endOf, type DayKitchen, type DayTask, type KitchenUse, type PlacedChain } from './kitchenDay';
-export { FRIDGE_ROOM, ICE_MAKING, kitchenAs, ringsOf, THERE_RANGES } from './whatThereIs';
+export { FRIDGE_ROOM, kitchenAs, ringsOf, THERE_RANGES } from './whatThereIs';

@@ -1,4 +1,5 @@
-import type { FridgeRoom, IceMaking, Kitchen } from '../drink/drink';
+import { ICE_MAKING } from '../drink/defaultKitchen';
+import type { FridgeRoom, Kitchen } from '../drink/drink';
 import type { Vessel } from '../heat/vessel';
 import { NIGHT } from '../quantity/night';
 import type { DayKitchen, KitchenUse } from './kitchenDay';
@@ -21,12 +22,9 @@ export const ringsOf = ({
   rings && rings.length > 0 ? [...rings].sort((a, b) => b - a) : Array.from({ length: burners }, () => burner.watts);
 
 /**
- * House estimates until the kitchen tells its own. 40 W: a compressor that moves a hundred or so, less what the walls let in.
- * Two trays of a quarter of a kilogram freeze over night, or in some four hours.
+ * House estimate until the kitchen tells its own. 40 W: a compressor that moves a hundred or so, less what the walls let in.
  */
 export const FRIDGE_ROOM: FridgeRoom = { litres: 12, watts: 40 };
-/** See {@link FRIDGE_ROOM}. */
-export const ICE_MAKING: IceMaking = { trayG: 500, hours: 4, storeG: 2000 };
 
 /** Accepted figures of what there is. */
 export const THERE_RANGES = {

@@ -1,4 +1,6 @@
 import { leafOf, type Plan } from '../plan/planDrink';
+import { massG } from '../liquid/liquid';
+import { juiceOf } from '../liquid/stirredIn';
 import { roundTo } from '../quantity/kitchenMeasures';
 import type { Botanical } from '../reference/botanicals';
 import { plantIn, plantsOf, type Plants } from '../reference/plants';
@@ -29,8 +31,16 @@ const PACKETS_G = [25, 50, 100, 250, 500, 1000] as const;
 /** Lighter pieces than this, g, are bought by weight. House choice. */
 const BOUGHT_BY_PIECE_G = 3;
 
-/** A whole fruit more than is needed, for the one that is bruised inside. */
-const SPARE = 1;
+/** One whole fruit in so many is bruised inside, and one is this much larger or smaller than another. House estimates. */
+const SPARE_IN = 5;
+const NO_TWO_ALIKE = 0.15;
+
+/** Whole pieces to buy for so many: as many as a recipe counts, and one to spare where there are enough for one to be bad. */
+function piecesFor(wanted: number): { count: number; spare: boolean } {
+  const counted = Math.max(1, Math.ceil(wanted - NO_TWO_ALIKE));
+  const spare = counted >= SPARE_IN;
+  return { count: counted + (spare ? 1 : 0), spare };
+}
 
 /** What a plan needs, what of it is there, what to buy or pick. Juice is bought as the fruit it is pressed from. */
 export function shoppingList(plan: Plan, pantry: readonly PantryEntry[]): ShoppingLine[] {
@@ -59,7 +69,7 @@ function needsOf(plan: Plan): ReadonlyMap<string, number> {
   for (const l of leafOf(plan)) need(l.plant, l.grams);
   for (const { id, from } of plan.drink.mix) {
     const ml = (plan.jug.mix[id] ?? 0) + (plan.glass.atGlassMl[id] ?? 0) * plan.glass.count;
-    if (from.kind === 'juice' && ml > 0.5) need(from.plant, ml);
+    if (from.kind === 'juice' && ml > 0.5) need(from.plant, massG(juiceOf(plantIn(plantsOf(plan.drink), from.plant), ml)));
   }
   for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
   for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
@@ -104,18 +114,17 @@ function inShopUnits(
   if (fruit) {
     const given = fruitYield(fruit, 1);
     const perPiece = plant.endsWith('_juice')
-      ? given.juiceMl
+      ? massG(juiceOf(b!, given.juiceMl))
       : plant.endsWith('_peel_fresh')
         ? (fruit.zestGPerPiece ?? given.wholeG * 0.1)
         : given.usableG;
-    const pieces = Math.ceil(missingG / perPiece) + SPARE;
-    return { grams: pieces * fruit.pieceG, text: `${pieces} × ${fruit.name.toLowerCase()}`, spare: true };
+    const pieces = piecesFor(missingG / perPiece);
+    return { grams: pieces.count * fruit.pieceG, text: `${pieces.count} × ${fruit.name.toLowerCase()}`, spare: pieces.spare };
   }
   if (b?.pieceG && b.pieceName && (b.form === 'bag' || b.pieceG >= BOUGHT_BY_PIECE_G)) {
     const own = entry?.measures?.pieceG ?? b.pieceG;
-    const spare = b.form === 'fresh' ? SPARE : 0;
-    const pieces = Math.ceil(missingG / own - 0.02) + spare;
-    return { grams: pieces * own, text: `${pieces} × ${b.pieceName}`, spare: spare > 0 };
+    const pieces = b.form === 'fresh' ? piecesFor(missingG / own) : { count: Math.ceil(missingG / own - 0.02), spare: false };
+    return { grams: pieces.count * own, text: `${pieces.count} × ${b.pieceName}`, spare: pieces.spare };
   }
   if (b && (b.form === 'fresh' || b.form === 'puree' || b.form === 'juice' || b.form === 'frozen')) {
     const grams = Math.ceil((missingG * 1.1) / 10) * 10;

@@ -1,5 +1,4 @@
-import { InputError } from '../quantity/errors';
-import { writtenTarget } from './houseStandard';
+import { cardTarget } from './houseStandard';
 import { askable } from './planOrWhy';
 import { TARGET_RANGES, wayOf, writtenMinutes, type Drink, type PlanTarget } from '../drink/drink';
 
@@ -18,27 +17,17 @@ export function changeOfTarget(drink: Drink, shown: PlanTarget, change: TargetCh
   const way = wayOf(drink, change.wayId ?? shown.wayId);
   const otherTime = change.steepMin !== undefined && way !== undefined && change.steepMin !== writtenMinutes(way);
   if (!otherTime && !WISHES.some((w) => w in change && change[w] !== shown[w])) return change;
-  return { ...cardFigures(drink, shown), ...change, asWritten: false };
+  return { ...cardFigures(drink, shown), ...change, asWritten: false, times: undefined };
 }
 
 /** The figures of the card itself, whatever they come to in this kitchen; by the way that is chosen. */
 function cardFigures(drink: Drink, shown: PlanTarget): TargetChange {
   const { wayId, glassMl, iced, hot } = shown;
-  const { litres, strengthX, sugarGPerL } = cardOf(drink) ?? askable(shown);
+  const { litres, strengthX, sugarGPerL } = cardTarget(drink) ?? askable(shown);
   const { min, max } = TARGET_RANGES.steepMin;
   const way = wayOf(drink, wayId);
   const steepMin = way ? Math.min(max, Math.max(min, writtenMinutes(way))) : min;
   return { litres, glassMl, strengthX, sugarGPerL, wayId, steepMin, iced, hot };
-}
-
-/** The card's own target; undefined for a recipe that does not come out, which says so where it is planned. */
-function cardOf(drink: Drink): PlanTarget | undefined {
-  try {
-    return writtenTarget(drink);
-  } catch (error) {
-    if (error instanceof InputError) return undefined;
-    throw error;
-  }
 }
 
 /** A target with a change of it. */
@@ -48,7 +37,7 @@ export function changedTarget(drink: Drink, target: PlanTarget, change: TargetCh
 
 /** The same wish, planned: from the card's figures where it is as written. */
 export const asPlanned = (drink: Drink, target: PlanTarget): PlanTarget =>
-  target.asWritten ? without({ ...target, ...cardFigures(drink, target), asWritten: false }) : target;
+  target.asWritten ? without({ ...target, ...cardFigures(drink, target), asWritten: false, times: undefined }) : target;
 
 const without = (target: TargetChange): PlanTarget =>
   Object.fromEntries(Object.entries(target).filter(([, v]) => v !== undefined)) as PlanTarget;

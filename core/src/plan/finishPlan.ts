@@ -132,7 +132,7 @@ function warmingOf(kitchen: Kitchen, jug: Jug, pot: Vessel): Plan['warming'] {
 export type Made = SolvedBrew & ReturnType<typeof runOf>;
 
 /** One pot's run, and what all pots give. */
-function runOf(
+export function runOf(
   { kitchen, drink }: DrinkSolver,
   { way, pots, vessel }: Pick<SolvedBrew, 'way' | 'pots' | 'vessel'>,
   factors: BrewFactors,

@@ -138,6 +138,16 @@ export function writtenTarget(drink: Drink): PlanTarget {
   };
 }
 
+/** The card's own target; undefined for a recipe that does not come out, which says so where it is planned. */
+export function cardTarget(drink: Drink): PlanTarget | undefined {
+  try {
+    return writtenTarget(drink);
+  } catch (error) {
+    if (error instanceof InputError) return undefined;
+    throw error;
+  }
+}
+
 /** Share of each glass that is poured at the glass, not from the jug. */
 export const glassLinesShare = (drink: Drink): number =>
   drink.mix.filter((l) => l.at === 'glass').reduce((sum, l) => sum + shareAtGlass(l), 0);

@@ -3,6 +3,7 @@ import type { WaterLedger } from '../brew/waterLedger';
 import {
   choiceFor,
   GLASSES_EACH,
+  writtenMinutes,
   PEOPLE_AT_TABLE,
   TARGET_RANGES,
   ACID_RANGE,
@@ -18,8 +19,8 @@ import { describeRange } from '../quantity/range';
 import type { Learned } from '../taste/learned';
 import { few } from '../quantity/few';
 import { finishPlan, type Jugs } from './finishPlan';
-import { planWritten } from './planWritten';
-import { glassLinesShare } from './houseStandard';
+import { planTimes, planWritten } from './planWritten';
+import { cardTarget, glassLinesShare } from './houseStandard';
 import { mixJug, mixTotalMl } from './mixJug';
 import type { NoPlan, Plan, PlannedBrew, PlannedLeaf, PlanResult } from './planTypes';
 import { DrinkSolver, onHandFor } from './solveDrink';
@@ -73,16 +74,40 @@ export function planDrink(
   // As written nothing is wished for: its figures are what comes out.
   if (target.asWritten) return planWritten(drink, target, kitchen, learned);
   requireTarget(drink, target);
-  const result = planOnce(drink, target, kitchen, learned);
+  // Where only the amount is wished for, it is the card, so many times.
+  const asTheCard = wishesOnlyAnAmount(drink, target) ? planTimes(drink, target, kitchen, learned) : undefined;
+  if (asTheCard?.kind === 'plan' && asTheCard.same && fitsIntoJugs(asTheCard.plan)) return asTheCard;
+  const result = asTheCard?.kind === 'no-plan' ? asTheCard : planOnce(drink, target, kitchen, learned);
+  // Nothing but the amount was wished for: what the card then makes is an answer, however near it is.
+  if (result.kind === 'no-plan' && asTheCard?.kind === 'plan' && fitsIntoJugs(asTheCard.plan)) return asTheCard;
   // What is offered instead has itself been planned: taking it always gives a plan.
   if (result.kind === 'plan' || !result.nearest || hasPlan(drink, result.nearest, kitchen)) return result;
   return { ...result, nearest: undefined };
 }
 
+/** Whether strength, sweetness, ways and times are the card's own: what is wished for is an amount of it. */
+function wishesOnlyAnAmount(drink: Drink, target: PlanTarget): boolean {
+  const card = cardTarget(drink);
+  const lots = Object.values(target.potency ?? {}).some((p) => p !== 1);
+  return (
+    card !== undefined &&
+    !lots &&
+    target.acidGPerL === undefined &&
+    target.second === undefined &&
+    (['strengthX', 'sugarGPerL', 'iced', 'wayId', 'steepMin'] as const).every((k) => card[k] === target[k]) &&
+    drink.brews.slice(1).every((brew) => {
+      const { wayId, steepMin } = choiceFor(drink, target, brew.id);
+      return wayId === brew.ways[0]!.id && steepMin === writtenMinutes(brew.ways[0]!);
+    })
+  );
+}
+
+const fitsIntoJugs = ({ jug }: Plan): boolean => jug.count <= MOST_JUGS;
+
 const hasPlan = (drink: Drink, target: PlanTarget, kitchen: Kitchen): boolean => {
   try {
     requireTarget(drink, target);
-    return planOnce(drink, target, kitchen).kind === 'plan';
+    return planDrink(drink, target, kitchen).kind === 'plan';
   } catch (error) {
     if (error instanceof InputError) return false;
     throw error;

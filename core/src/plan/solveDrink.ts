@@ -122,7 +122,10 @@ export class DrinkSolver {
     return {
       kind: 'no-plan',
       limit: 'boils-dry',
-      message: `It would boil dry: ${few(target.steepMin)} minutes steam off nearly all of its water.`,
+      message:
+        drink.brews.length === 1 && target.steepMin > steepMin
+          ? `It would boil dry: ${few(target.steepMin)} minutes steam off nearly all of its water.`
+          : 'So little of it would boil dry: its steam is nearly all of its water.',
       nearest: steepMin < target.steepMin ? { ...target, steepMin } : undefined,
     };
   }
@@ -192,21 +195,23 @@ export class DrinkSolver {
   /** The least change of how densely it is brewed with which everything fits, up to a limit of the recipe. */
   private towards(limit: number, why: 'too-weak' | 'too-strong'): Solved | NoPlan {
     const atLimit = this.attempt(limit);
-    if (atLimit.kind === 'no-plan') return atLimit;
     if (atLimit.kind === why) return this.outOfReach(limit, why);
     let [near, far]: [number, number] = [1, limit];
     let best = atLimit.kind === 'solved' ? atLimit : undefined;
+    // A brew at the limit may fit no pot, or not come out, where a little towards it does both: it is only too far.
+    let stopped = atLimit.kind === 'no-plan' ? atLimit : atLimit.kind === 'cannot-be-brewed' ? atLimit.why : undefined;
     // By halves of the factor, to half a hundredth: nobody weighs nearer, however wide a range the recipe allows.
     while (Math.abs(Math.log(far / near)) > 0.005) {
       const middle = Math.sqrt(near * far);
       const attempt = this.attempt(middle);
       if (attempt.kind === 'solved') best = attempt;
+      // What stops it on the way is what is named, where nothing in between comes out.
+      if (attempt.kind === 'cannot-be-brewed') stopped = attempt.why;
+      if (attempt.kind === 'no-plan') stopped = attempt;
       if (attempt.kind === why) near = middle;
       else far = middle;
     }
-    if (best) return best;
-    // What stops it on the way is what is named.
-    return atLimit.kind === 'cannot-be-brewed' ? atLimit.why : this.outOfReach(limit, why);
+    return best ?? stopped ?? this.outOfReach(limit, why);
   }
 
   private outOfReach(limit: number, why: 'too-weak' | 'too-strong'): NoPlan {

@@ -2,6 +2,7 @@ import {
   brewState,
   concentrateOf,
   lastHotStage,
+  offHeatAt,
   runOfBatch,
   strainedOffAt,
   wayAsItWent,
@@ -13,6 +14,8 @@ import { TWO_STEP } from '../heat/cooling';
 import { coolingTauMin, newtonMinutes, newtonTempC, type Load } from '../heat/heating';
 import { closedLossWPerK, ICE_BATH_C, vesselHeatJPerK, type Vessel } from '../heat/vessel';
 import { apparentBrix, massG, portionOf, volumeMl, type Liquid } from '../liquid/liquid';
+import { lineLiquid } from '../plan/mixLines';
+import { plantsOf } from '../reference/plants';
 import { sucroseSpecificHeat } from '../sugar/sucroseSolution';
 
 /** One way of cooling on from here: when 21 °C and 5 °C are reached; undefined where they never are. */
@@ -117,21 +120,37 @@ export function legsAsTold(
 }
 
 /**
- * What a jug of these parts would be, °C: the brews as they are by the model from the last reading on, water from the tap, anything
- * else from the room. Undefined where nothing that was hot is on its way down.
+ * What a jug of these parts would be, °C: the heat of its parts by their mass, each brew as it is by the model (the largest from the last
+ * reading on), water from the tap, anything else from the room. Undefined where nothing that was hot is on its way down.
  */
 export function jugWarmC(batch: Batch, mixMl: Readonly<Record<string, number>>, nowMs: number): number | undefined {
   const view = coolingAt(batch, nowMs);
   if (!view) return undefined;
-  const { roomC, tapC } = batch.plan.kitchen;
-  const parts = batch.plan.drink.mix
-    .filter((l) => l.at === 'jug')
-    .map((l) => ({
-      ml: mixMl[l.id] ?? 0,
-      tempC: l.from.kind === 'brew' ? view.tempC : l.from.kind === 'water' ? tapC : roomC,
-    }));
-  const ml = parts.reduce((sum, p) => sum + p.ml, 0);
-  return ml > 0 ? parts.reduce((sum, p) => sum + p.ml * p.tempC, 0) / ml : undefined;
+  const { drink, kitchen } = batch.plan;
+  const parts = drink.mix
+    .filter((l) => l.at === 'jug' && (mixMl[l.id] ?? 0) > 0)
+    .map(({ id, from }) => {
+      const ml = mixMl[id]!;
+      if (from.kind !== 'brew')
+        return {
+          g: massG(lineLiquid(from, ml, plantsOf(drink))),
+          tempC: from.kind === 'water' ? kitchen.tapC : kitchen.roomC,
+        };
+      const made = concentrateOf(batch, from.brewId);
+      return { g: (ml * massG(made)) / Math.max(1, volumeMl(made)), tempC: brewWarmC(batch, from.brewId, nowMs, view) };
+    });
+  const g = parts.reduce((sum, p) => sum + p.g, 0);
+  return g > 0 ? parts.reduce((sum, p) => sum + p.g * p.tempC, 0) / g : undefined;
+}
+
+/** What one strained brew is by now: as it was strained where it was never warm, along its own way down otherwise. */
+function brewWarmC(batch: Batch, brewId: string, nowMs: number, view: CoolingView): number {
+  if (brewId === view.brewId) return view.tempC;
+  const pot = potOf(batch, brewId);
+  const offAt = offHeatAt(batch, brewId);
+  if (pot.startC <= TWO_STEP.middleC || offAt === undefined) return pot.startC;
+  // A thermometer stood in the largest pot.
+  return followed({ ...batch, temps: [] }, pot, Date.parse(offAt), nowMs).tempC;
 }
 
 type Pot = {

@@ -54,11 +54,12 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
   const picked = lines.filter((l) => l.picking && l.buy);
   const there = lines.filter((l) => !l.buy);
   const cost = costOf(lines, plan.glass.count);
+  const { ice } = alsoToGet(plan);
   return (
     <div className="grid gap-3 lg:grid-cols-2">
       <Panel title="To buy or pick">
         {missing.length === 0 ? (
-          <p>Everything is there.</p>
+          <p>{ice.buyG < LEAST_ICE_G ? 'Everything is there.' : 'Everything is there but ice.'}</p>
         ) : (
           <ul className="divide-y divide-line">
             {missing.map((l) => (
@@ -116,24 +117,32 @@ function Lists({ plan, house }: { plan: Plan; house: House }): ReactNode {
   );
 }
 
+/** Less ice than this nobody fetches, g. */
+const LEAST_ICE_G = 20;
+
 /** Ice and bottles: what a freezer and a cupboard have, or not. */
 function Also({ plan }: { plan: Plan }): ReactNode {
   const { ice, bottles } = alsoToGet(plan);
   const total = ice.glassesG + ice.jugG + ice.bathG;
-  if (total < 20 && !bottles) return null;
+  if (total < LEAST_ICE_G && !bottles) return null;
   const parts = [
-    ...(ice.glassesG >= 20 ? [`${f.weight(ice.glassesG)} for the glasses`] : []),
-    ...(ice.jugG >= 20 ? [`${f.weight(ice.jugG)} into the jug`] : []),
-    ...(ice.bathG >= 20 ? [`about ${f.weight(ice.bathG)} for the ice bath`] : []),
+    ...(ice.glassesG >= LEAST_ICE_G ? [`${f.weight(ice.glassesG)} for the glasses`] : []),
+    ...(ice.jugG >= LEAST_ICE_G ? [`${f.weight(ice.jugG)} into the jug`] : []),
+    ...(ice.bathG >= LEAST_ICE_G ? [`about ${f.weight(ice.bathG)} for the ice bath`] : []),
   ];
   return (
     <dl className="mt-2 border-t border-line pt-2" aria-label="Ice and bottles">
-      {total >= 20 && (
+      {total >= LEAST_ICE_G && (
         <div className="flex justify-between gap-4 py-1.5">
           <dt>
             Ice<span className="block text-sm text-muted">{parts.join(', ')}</span>
           </dt>
-          <dd className="shrink-0 font-semibold">{f.weight(total)}</dd>
+          <dd className="shrink-0 text-right">
+            <strong className="font-semibold">{f.weight(total)}</strong>
+            <span className="block text-sm text-muted">
+              {ice.buyG < LEAST_ICE_G ? 'the freezer keeps it' : `${f.weight(ice.buyG)} more than the freezer keeps`}
+            </span>
+          </dd>
         </div>
       )}
       {bottles && (

@@ -1,4 +1,4 @@
-import { format as formatDate, isToday, isThisYear, isTomorrow, isYesterday } from 'date-fns';
+import { format as formatDate, isFuture, isToday, isThisYear, isTomorrow, isYesterday } from 'date-fns';
 import { printVolume, strengthInWords, sweetnessInWords, type MeasureSystem } from '@steepsis/core';
 import { useFiguresFirst } from './figuresFirst';
 
@@ -105,7 +105,8 @@ export function moment(iso: string): string {
   if (isToday(date)) return `today ${time}`;
   if (isYesterday(date)) return `yesterday ${time}`;
   if (isTomorrow(date)) return `tomorrow ${time}`;
-  return dated(date);
+  // What is to come is waited for by the hour; what was is known by its day.
+  return isFuture(date) ? `${dated(date)} ${time}` : dated(date);
 }
 
 /** "Sun 3 Sep"; of another year "3 Sep 2024" */
