@@ -75,6 +75,7 @@ export {
 export {
   ALLERGIES,
   AUDIENCE_FLAGS,
+  whoDrinks,
   CONDITIONS_OF_HEALTH,
   CONFIRMATIONS,
   INTENTS,
@@ -133,7 +134,7 @@ export {
   type ShortFall,
 } from './plan/mixJug';
 export type { CoolingPlan } from './plan/coolingPlan';
-export type { SteepCurve, SteepPoint, SteepWindow } from './brew/steepCurve';
+export { besideWindow, type SteepCurve, type SteepPoint, type SteepWindow } from './brew/steepCurve';
 export type { WaterLedger } from './brew/waterLedger';
 export {
   abvOf,
@@ -152,6 +153,7 @@ export { borneGPerL } from './reference/bearing';
 
 export {
   batchAfter,
+  begunAt,
   isUntouched,
   takenFor,
   brewLines,
@@ -175,6 +177,7 @@ export {
 export { glassColourOf } from './batch/glassColour';
 export { frozenBrew, timedStages, vesselOf, isOffPlants, type BrewState } from './batch/brewState';
 export { lidNow, SKIPPABLE, type Changes } from './batch/asItWent';
+export { goesAlong, standingEvents, takenBack } from './batch/restsOn';
 export { callsAt, readyAtMs, waitsForLayOut, type Call, type CallWhat } from './stove/calls';
 export { DAY_AHEAD_H, longestRest, namesWithRoom, shareOfDayAhead } from './stove/dayAhead';
 export { isNight, NIGHT, NIGHT_RANGES, type Night } from './quantity/night';
@@ -323,7 +326,7 @@ export {
   type ShelfEventBody,
   type StoredVessel,
 } from './keeping/storedVessel';
-export { cautionsOnShelf, jugToPourAway } from './keeping/shelfCautions';
+export { cautionsForDrinkers, cautionsOnShelf, jugToPourAway } from './keeping/shelfCautions';
 export { keepingStateAt, type KeepingState } from './keeping/keepingState';
 export { keepingWindow, type KeepingWindow } from './keeping/keepingWindow';
 export {
@@ -368,6 +371,7 @@ export {
 } from './words/verdictWords';
 export { timesStandard } from './liquid/strength';
 export { POURS, syrupAsked, type PoursLike, type SyrupAnswer, type SyrupWish } from './sugar/syrupAsked';
+export { SERVE_HOT_C } from './plan/finishPlan';
 export { alsoToGet, type AlsoToGet } from './plan/alsoToGet';
 export { planFromLots, type FromLots } from './pantry/lotsFor';
 export { dayOfPlan, handsOnMinutes, restMinutes, totalMinutes, type DayLeg } from './plan/workTime';
@@ -523,6 +527,8 @@ export { stateNote, type Taste, type ToBeDrunk } from './jug/taste';
 export { asStored, plantsMissingIn, withPlantsOf, type PouredPart } from './jug/pouredPart';
 export {
   decideFreeJug,
+  goesAlongInJug,
+  takenBackOfJug,
   drunkState,
   FREE_JUG_EVENT_VERSION,
   freeJugAfter,

@@ -7,6 +7,7 @@ import type { Vessel } from '../heat/vessel';
 import type { BatchEvent, CooledBy, FrozenBrew, FrozenPlan, ServedState, Verdict } from './batchEvent';
 import type { Sign } from '../keeping/kept';
 import { wayAsMade } from './asItWent';
+import { inOrder, standingEvents } from './restsOn';
 import {
   changed,
   endStage,
@@ -103,8 +104,7 @@ export type Batch = {
  * @throws InputError for a list without a start: there is no batch without one
  */
 export function batchAfter(events: readonly BatchEvent[]): Batch {
-  const undone = new Set(events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  const ordered = events.filter((e) => !undone.has(e.id) && e.type !== 'undone').sort(inOrder);
+  const ordered = [...standingEvents({ events })].sort(inOrder);
   const first = ordered.find((e) => e.type === 'started');
   if (first?.type !== 'started')
     throw new InputError('batchAfter', 'events', 'a list with a start', `${events.length} events`);
@@ -135,6 +135,12 @@ export function batchAfter(events: readonly BatchEvent[]): Batch {
   return ordered.reduce((batch, event) => offStove(applyAlone(batch, event), event.at), start);
 }
 
+/** When the first pot was on, or the batch was told of, whichever came first. */
+export const begunAt = (batch: Batch): string =>
+  [batch.startedAt, ...batch.brews.flatMap((b) => b.startedAt ?? [])].reduce((a, b) =>
+    Date.parse(b) < Date.parse(a) ? b : a,
+  );
+
 /** Laid out at most: no brew of it has met heat or water. */
 export const isUntouched = (batch: Batch): boolean =>
   batch.phase === 'running' && batch.brews.every((b) => b.startedAt === undefined);
@@ -158,8 +164,6 @@ const offStove = (batch: Batch, at: string): Batch =>
     ? { ...batch, offStoveAt: at }
     : batch;
 
-const inOrder = (a: BatchEvent, b: BatchEvent): number => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq;
-
 function applyEvent(batch: Batch, event: BatchEvent): Batch {
   switch (event.type) {
     case 'started':
@@ -180,7 +184,7 @@ function applyEvent(batch: Batch, event: BatchEvent): Batch {
     case 'left-out':
     case 'lid-set':
     case 'topped-up':
-      return withBrew(batch, event.brewId, (b) => happenedTo(b, event));
+      return withBrew(batch, event.brewId, (b) => happenedTo(batch.plan, b, event));
     case 'sweetened':
       return withBrew(batch, event.brewId, (b) =>
         changed(b, { sweetened: [{ stageId: event.stageId, grams: event.grams }] }),
@@ -551,7 +555,7 @@ const plenty = (l: Liquid): Liquid => (volumeMl(l) > 0 ? portionOf(l, 2000 / vol
  * not mixed.
  */
 export function jugOfMix(batch: Batch, like: Batch, times: number): Liquid {
-  const said = like.events.findLast((e) => e.type === 'mixed' && !isUndone(like, e.id));
+  const said = standingEvents(like).findLast((e) => e.type === 'mixed');
   const event = said?.type === 'mixed' ? said : undefined;
   const mix = event?.mix ?? like.plan.promised.mix;
   const onHand = onHandOf(batch, timesAll(event?.hadMl ?? {}, times));
@@ -571,9 +575,6 @@ export function jugOfMix(batch: Batch, like: Batch, times: number): Liquid {
 
 const timesAll = (mix: MixVolumes, times: number): MixVolumes =>
   Object.fromEntries(Object.entries(mix).map(([id, ml]) => [id, ml * times]));
-
-const isUndone = ({ events }: Batch, eventId: string): boolean =>
-  events.some((e) => e.type === 'undone' && e.eventId === eventId);
 
 function plannedJug(batch: Batch): Liquid {
   const onHand = onHandOf(batch);

@@ -116,18 +116,23 @@ export function seenOf(state: BrewState, at: string, seen: Seen): BrewState {
 type PotEvent = Extract<BatchEvent, { type: 'put-in' | 'taken-out' | 'left-out' | 'lid-set' | 'topped-up' }>;
 
 /** A brew after something was put in, taken out, left out, topped up, or its lid was set. */
-export function happenedTo(state: BrewState, event: PotEvent): BrewState {
+export function happenedTo(plan: FrozenPlan, state: BrewState, event: PotEvent): BrewState {
   const moment = momentOf(state, event.at);
-  if (!moment) return state;
   switch (event.type) {
     case 'put-in': {
       const { ingredientId, grams, more = false } = event;
+      const brew = frozenBrew(plan, state.brewId);
+      // What is told after its pot was strained went in when it was to.
+      const late = isOffPlants(plan, state) && (!moment || !goesInAfterStrain(brew, ingredientId));
+      const planned = brew.way.ingredients.find((i) => i.id === ingredientId)?.enters;
+      const enters = late ? planned : moment;
+      if (!enters) return state;
       // What was left out and goes in after all is in.
       const back = more ? state : withoutLeft(state, ingredientId);
-      return changed(back, { put: [{ ingredientId, enters: moment, grams, more }] });
+      return changed(back, { put: [{ ingredientId, enters, grams, more }] });
     }
     case 'taken-out':
-      return changed(state, { taken: [{ ingredientId: event.ingredientId, leaves: moment }] });
+      return moment ? changed(state, { taken: [{ ingredientId: event.ingredientId, leaves: moment }] }) : state;
     case 'left-out':
       return changed(state, { leftOut: [event.ingredientId] });
     case 'lid-set':

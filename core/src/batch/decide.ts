@@ -9,6 +9,7 @@ import type { PouredPart } from '../jug/pouredPart';
 import type { Stage } from '../drink/drink';
 import { SKIPPABLE } from './asItWent';
 import {
+  begunAt,
   brewState,
   isUntouched,
   JUG,
@@ -23,7 +24,7 @@ import { frozenBrew, goesInAfterStrain, isOffPlants, timedStages, vesselOf } fro
 import type { BatchEventBody } from './batchEvent';
 import { InputError } from '../quantity/errors';
 import { refusedOnShelf, type ShelfEventBody } from '../keeping/storedVessel';
-import { laterThan, restsOn, standingEvents } from './restsOn';
+import { standingEvents, takenBack } from './restsOn';
 import { faultInWords, spanInWords } from '../words/inWords';
 
 /** Whether an event may follow. Refusals are answers: they name what is wrong and what would be accepted. */
@@ -46,7 +47,6 @@ export type RefusalReason =
   | 'unknown-event'
   | 'cannot-undo-the-start'
   | 'already-undone'
-  | 'undo-later-things-first'
   | 'discarded'
   | 'too-early'
   | 'unbelievable-volume'
@@ -92,12 +92,9 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 /** What takes back or ends a batch, whatever state it is in. */
 const NEVER_STOPPED = new Set(['discarded', 'heard', 'acknowledged']);
 
-/** What a block stops: going on with the brew, serving it, calling it good. */
+/** What a block stops: beginning it, serving it, calling it good. What was done at a pot can always be told. */
 const GATED = new Set([
   'brew-started',
-  'stage-ended',
-  'stage-skipped',
-  'put-in',
   'mixed',
   'bottled',
   'added',
@@ -106,14 +103,8 @@ const GATED = new Set([
   'tasted',
 ]);
 
-/** When the first pot was on, or the batch was told of, whichever came first. */
-const begunAt = (batch: Batch): string =>
-  [batch.startedAt, ...batch.brews.flatMap((b) => b.startedAt ?? [])].reduce((a, b) =>
-    Date.parse(b) < Date.parse(a) ? b : a,
-  );
-
-/** How long before its start was told a pot may have been on, min. House choice. */
-const BEFORE_THE_START_MIN = 720;
+/** How long before its start was told a pot may have been on, min: a jar may have stood for a year. House choice. */
+export const BEFORE_THE_START_MIN = 400 * 1440;
 
 function decidePossible(batch: Batch, event: BatchEventBody, at: string): Decision {
   if (event.type === 'started') return refused('already-started', 'type', 'This batch has been started already.');
@@ -287,6 +278,15 @@ function potRuns(batch: Batch, brewId: string, at: string): Decision | undefined
 
 type PlantEvent = Extract<BatchEventBody, { type: 'put-in' | 'taken-out' | 'left-out' }>;
 
+/** Whether it is told after the strain of what was to go in before, or of what finishes it once all is done: asked then, and not dropped. */
+function isAskedAfter(batch: Batch, event: PlantEvent): boolean {
+  if (event.type === 'taken-out' || unknownBrew(batch, event.brewId) || batch.offStoveAt !== undefined) return false;
+  if (event.type === 'put-in' && event.more) return false;
+  const state = brewState(batch, event.brewId);
+  const late = goesInAfterStrain(frozenBrew(batch.plan, event.brewId), event.ingredientId);
+  return late ? state.doneAt !== undefined : isOffPlants(batch.plan, state);
+}
+
 /** Whether what is told of is to go into the strained liquor, and that is there. */
 function strainedFor(batch: Batch, { type, brewId, ingredientId }: PlantEvent): boolean {
   if (type === 'taken-out' || unknownBrew(batch, brewId)) return false;
@@ -302,7 +302,11 @@ function afterRuns(batch: Batch, brewId: string, at: string): Decision | undefin
 }
 
 function decidePlant(batch: Batch, event: PlantEvent, at: string): Decision {
-  const not = strainedFor(batch, event) ? afterRuns(batch, event.brewId, at) : potRuns(batch, event.brewId, at);
+  const not = isAskedAfter(batch, event)
+    ? undefined
+    : strainedFor(batch, event)
+      ? afterRuns(batch, event.brewId, at)
+      : potRuns(batch, event.brewId, at);
   if (not) return not;
   const known = frozenBrew(batch.plan, event.brewId).way.ingredients.map((i) => i.id);
   if (!known.includes(event.ingredientId))
@@ -571,11 +575,7 @@ function decideUndo(batch: Batch, eventId: string): Decision {
     return refused('cannot-undo-the-start', 'eventId', 'A start cannot be undone. Discard the batch instead.');
   if (event.type === 'undone')
     return refused('unknown-event', 'eventId', 'An undo cannot be undone. Do the thing again instead.');
-  if (batch.events.some((e) => e.type === 'undone' && e.eventId === eventId))
+  if (takenBack(batch.events).has(eventId))
     return refused('already-undone', 'eventId', 'This has been undone already.');
-  // What does not count has nothing that rests on it.
-  if (batch.unworked.some((u) => u.event.id === eventId)) return accepted;
-  return laterThan(batch, event).some((later) => restsOn(later, event))
-    ? refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.')
-    : accepted;
+  return accepted;
 }

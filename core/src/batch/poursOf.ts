@@ -1,4 +1,5 @@
 import { JUG } from '../keeping/storedVessel';
+import { takenBack } from './restsOn';
 import type { BatchEvent, FrozenPlan } from './batchEvent';
 
 /** A pour, as glasses of the drink. */
@@ -11,7 +12,7 @@ export type Drunk = { at: string; glasses: number };
 export function poursOf(events: readonly BatchEvent[]): readonly Drunk[] {
   const start = events.find((e) => e.type === 'started');
   if (start?.type !== 'started') return [];
-  const undone = new Set(events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  const undone = takenBack(events);
   const roots = new Map<string, string>();
   return events.flatMap((e): Drunk[] => {
     if (undone.has(e.id)) return [];

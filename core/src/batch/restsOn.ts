@@ -1,7 +1,7 @@
 import type { Batch } from './batch';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 
-// What of a batch rests on what: whether something can be taken back while what came after it stands.
+// What of a batch rests on what: what is taken back takes along what rests on it.
 
 /** Events that lead from one phase to the next. */
 const FLOW = new Set<BatchEventBody['type']>([
@@ -55,14 +55,46 @@ export function restsOn(later: BatchEvent, earlier: BatchEvent): boolean {
   return FLOW.has(later.type) || (later.type === 'measured' && later.what === 'volume');
 }
 
-/** Events that count, without those that were taken back. */
-export function standingEvents(batch: Batch): readonly BatchEvent[] {
-  const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  return batch.events.filter((e) => !undone.has(e.id) && e.type !== 'undone');
+/** What was told with one tap: plants of a brew that went in, or came out, at one moment. */
+const ofOneTap = (a: BatchEvent, b: BatchEvent): boolean =>
+  (a.type === 'put-in' || a.type === 'taken-out') &&
+  a.type === b.type &&
+  a.at === b.at &&
+  'brewId' in b &&
+  a.brewId === b.brewId;
+
+/**
+ * What goes along when something is taken back: what came later and rests on it, what rests on that, and what one tap told with it; the
+ * latest first. Of events that count.
+ */
+export function goesAlong(standing: readonly BatchEvent[], event: BatchEvent): readonly BatchEvent[] {
+  const going = new Set([event, ...standing.filter((e) => e.id !== event.id && ofOneTap(event, e))]);
+  const later = [...standing].sort(inOrder);
+  // In order of time, so that what rests on something is met after it.
+  for (const e of later)
+    if (!going.has(e) && [...going].some((g) => inOrder(g, e) < 0 && restsOn(e, g))) going.add(e);
+  return [...going].filter((e) => e.id !== event.id).sort((a, b) => inOrder(b, a));
 }
 
-/** What counts and came after something, by the clock and then as it was told. */
-export const laterThan = (batch: Batch, event: BatchEvent): readonly BatchEvent[] =>
-  standingEvents(batch).filter(
-    (e) => Date.parse(e.at) > Date.parse(event.at) || (Date.parse(e.at) === Date.parse(event.at) && e.seq > event.seq),
-  );
+/** By the clock, then as it was told. */
+export const inOrder = (a: BatchEvent, b: BatchEvent): number => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq;
+
+/** Ids of what does not count any more: taken back, and what went along with it then. */
+export function takenBack(events: readonly BatchEvent[]): ReadonlySet<string> {
+  const gone = new Set<string>();
+  const undos = events.filter((e) => e.type === 'undone').sort((a, b) => a.seq - b.seq);
+  for (const undo of undos) {
+    const event = events.find((e) => e.id === undo.eventId);
+    gone.add(undo.eventId);
+    if (!event || event.type === 'started' || event.type === 'undone') continue;
+    const then = events.filter((e) => e.seq < undo.seq && e.type !== 'undone' && !gone.has(e.id));
+    for (const e of goesAlong(then, event)) gone.add(e.id);
+  }
+  return gone;
+}
+
+/** Events that count, without those that were taken back. */
+export function standingEvents({ events }: Pick<Batch, 'events'>): readonly BatchEvent[] {
+  const gone = takenBack(events);
+  return events.filter((e) => !gone.has(e.id) && e.type !== 'undone');
+}

@@ -90,6 +90,20 @@ function glassWith(liquor: Liquid, { part: { glass, part }, planned }: Pick<Curv
   };
 }
 
+/** Why a steep that is planned lies beside its window: what is off at its own end. Undefined where it lies in it, or there is none. */
+export function besideWindow(
+  { points, window }: SteepCurve,
+  minutes: number,
+  wantedX: number,
+): 'harsh' | 'strong' | 'weak' | undefined {
+  // A window ends between two points of the curve.
+  const step = (points[1]?.steepMin ?? 0) - (points[0]?.steepMin ?? 0);
+  if (!window || (minutes >= window.fromMin - step && minutes <= window.toMin + step)) return undefined;
+  const at = points.reduce((a, b) => (Math.abs(b.steepMin - minutes) < Math.abs(a.steepMin - minutes) ? b : a));
+  if (at.harsh > WINDOW_HARSH) return 'harsh';
+  return at.strengthX > wantedX ? 'strong' : 'weak';
+}
+
 const inBand = (p: SteepPoint, target: CurveTarget): boolean =>
   Math.abs(Math.log(p.strengthX / target.wantedX)) <= STRENGTH_BAND && p.harsh <= WINDOW_HARSH;
 

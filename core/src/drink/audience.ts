@@ -188,3 +188,10 @@ export const PLAN_CONFIRMATIONS = [
 ] as const;
 /** The same, where it is said on the plan. */
 export type PlanConfirmation = (typeof PLAN_CONFIRMATIONS)[number];
+
+/**
+ * Who drinks of something, one definition for every page: those it was planned for, and those at the table now. What is poured is poured for
+ * all of them.
+ */
+export const whoDrinks = (plannedFor: Audience, atTable: Audience = []): Audience =>
+  AUDIENCE_FLAGS.filter((flag) => plannedFor.includes(flag) || atTable.includes(flag));

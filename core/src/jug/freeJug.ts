@@ -72,7 +72,7 @@ export type FreeJug = Omit<Start, 'type' | 'parts'> & {
 
 /** @throws InputError for a list without a first pour */
 export function freeJugAfter(events: readonly FreeJugEvent[]): FreeJug {
-  const undone = new Set(events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
+  const undone = takenBackOfJug(events);
   const ordered = events
     .filter((e) => !undone.has(e.id) && e.type !== 'undone')
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq);
@@ -205,13 +205,32 @@ function decideUndo(
   const event = jug.events.find((e) => e.id === eventId);
   if (!event || event.type === 'undone')
     return refused('unknown-event', 'eventId', 'Nothing like that of this jug can be undone.');
-  const undone = new Set(jug.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  if (undone.has(eventId)) return refused('already-undone', 'eventId', 'This has been undone already.');
-  if (event.type === 'tasted') return { kind: 'accepted' };
-  const last = jug.events.filter((e) => !undone.has(e.id) && e.type !== 'undone' && e.type !== 'tasted').at(-1);
-  return last?.id === eventId
-    ? { kind: 'accepted' }
-    : refused('undo-later-things-first', 'eventId', 'Something that came later rests on this. Undo that first.');
+  return takenBackOfJug(jug.events).has(eventId)
+    ? refused('already-undone', 'eventId', 'This has been undone already.')
+    : { kind: 'accepted' };
+}
+
+/**
+ * What goes along when something of a jug is taken back, the latest first: what was poured in made all that came after what it is; what was
+ * filled from it is not before it was. A taste and a pour stand by themselves.
+ */
+export function goesAlongInJug(standing: readonly FreeJugEvent[], event: FreeJugEvent): readonly FreeJugEvent[] {
+  const later = standing.filter((e) => e.seq > event.seq && e.type !== 'tasted').sort((a, b) => b.seq - a.seq);
+  if (event.type === 'added' || event.type === 'poured-together') return later;
+  if (event.type !== 'filled') return [];
+  return later.filter((e) => 'vesselId' in e && event.into.some((f) => f.id === e.vesselId));
+}
+
+/** Ids of what does not count any more in a jug: taken back, and what went along with it then. */
+export function takenBackOfJug(events: readonly FreeJugEvent[]): ReadonlySet<string> {
+  const gone = new Set<string>();
+  for (const undo of events.filter((e) => e.type === 'undone')) {
+    const event = events.find((e) => e.id === undo.eventId);
+    const then = events.filter((e) => e.seq < undo.seq && e.type !== 'undone' && !gone.has(e.id));
+    gone.add(undo.eventId);
+    if (event) for (const e of goesAlongInJug(then, event)) gone.add(e.id);
+  }
+  return gone;
 }
 
 /** What the jug still takes, ml. */

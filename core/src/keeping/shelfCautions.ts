@@ -1,4 +1,5 @@
 import { JUG, type Batch } from '../batch/batch';
+import type { Audience } from '../drink/audience';
 import { InputError } from '../quantity/errors';
 import { findingsOf, type Finding } from '../safety/evaluate';
 import { factsOfStored } from '../safety/factsOf';
@@ -11,10 +12,27 @@ import { placeOf } from './shelfPlace';
  * lists things needs no rule book.
  * @throws InputError for a vessel that the batch does not have
  */
-export function cautionsOnShelf(batch: Batch, vesselId: string, nowMs: number): readonly Finding[] {
+export function cautionsOnShelf(
+  batch: Batch,
+  vesselId: string,
+  nowMs: number,
+  atTable: Audience = [],
+): readonly Finding[] {
   const stored = batch.vessels.find((v) => v.id === vesselId);
   if (!stored) throw new InputError('cautionsOnShelf', 'vesselId', 'a vessel of this batch', vesselId);
-  return findingsOf(...factsOfStored(batch, stored, nowMs));
+  return findingsOf(...factsOfStored(batch, stored, nowMs, atTable));
+}
+
+/** What is said because of who drinks: what nobody would be told if all were healthy adults. A line of it stands where it is poured. */
+export function cautionsForDrinkers(
+  batch: Batch,
+  vesselId: string,
+  nowMs: number,
+  atTable: Audience = [],
+): readonly Finding[] {
+  const plan = { ...batch.plan, target: { ...batch.plan.target, audience: [] } };
+  const forAnybody = new Set(cautionsOnShelf({ ...batch, plan }, vesselId, nowMs).map((f) => f.id));
+  return cautionsOnShelf(batch, vesselId, nowMs, atTable).filter((f) => !forAnybody.has(f.id));
 }
 
 /**

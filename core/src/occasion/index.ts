@@ -1,6 +1,7 @@
 // Several drinks for guests on one clock.
 export {
   drinkKeys,
+  audienceOfOccasion,
   glassesOfOccasion,
   LEAST_LITRES,
   litresOf,

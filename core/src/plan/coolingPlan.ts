@@ -34,6 +34,8 @@ export type CoolingSetup = {
   /** plain water of the mix, g */
   waterG: number;
   kitchen: Kitchen;
+  /** whether a bath and ice are looked at: not for what is poured at once or was never hot */
+  helped?: boolean;
 };
 
 /** Temperatures an ice bath may be asked for, warmest first. */
@@ -57,6 +59,7 @@ const TROUBLE_MIN = { bath: 8, ice: 4 } as const;
  * What cannot pass at all comes back with legs that say so.
  */
 export function planCooling(setup: CoolingSetup): CoolingPlan {
+  if (setup.helped === false) return coolThrough(setup.strainedC, false, setup);
   const baths = [
     ...(setup.strainedC <= MIX_BELOW_C ? [setup.strainedC] : []),
     ...BATH_TARGETS.filter((t) => t < setup.strainedC),

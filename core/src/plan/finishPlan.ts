@@ -1,4 +1,4 @@
-import { FACTOR_SIGMA, followBrew, runBrew, type BrewFactors, type BrewSetup } from '../brew/brewRun';
+import { FACTOR_SIGMA, followBrew, runBrew, type BrewFactors, type BrewRun, type BrewSetup } from '../brew/brewRun';
 import { steepCurve, type PartInGlass, type SteepCurve } from '../brew/steepCurve';
 import {
   coolingAsSteep,
@@ -20,7 +20,9 @@ import { BURNER_EFFICIENCY, heatingSegment } from '../heat/heating';
 import { closedLossWPerK, vesselHeatJPerK } from '../heat/vessel';
 import { massesToWeigh } from '../sugar/syrup';
 import { planCooling } from './coolingPlan';
+import { hottestC } from '../heat/temperatureHistory';
 import { pourGlass } from './glass';
+import { servedAtOnce } from './workTime';
 import { atGlassOf } from './houseStandard';
 import { figuresOf, type Jug } from './mixJug';
 import { inOwnWords, mixInOwnWords, recipeWayOf } from './inOwnWords';
@@ -239,7 +241,7 @@ const plantSigmas = ({ concentrate }: Made): number[] =>
 
 /** All brews of the jug cool together, at their mean temperature, each pot in its own bath. */
 function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugs: Jugs): Plan['cooling'] {
-  const { drink, kitchen } = solver;
+  const { drink, kitchen, target } = solver;
   const concentrate = pourTogether(...made.map((b) => b.concentrate));
   const masses = made.map((b) => massG(b.concentrate));
   const strainedC =
@@ -256,5 +258,12 @@ function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugs: J
     jugLiquid: jug.liquid,
     waterG: water.reduce((sum, ml) => sum + ml, 0),
     kitchen,
+    // What is poured at once, or was never hot, needs no bath.
+    helped: !servedAtOnce({ target, brews: made }) && made.some((b) => everC(b.run) > HOT_C),
   });
 }
+
+/** What was never warmer than this was never hot: a jar, a cold brew, fruit that is blended, °C. House choice. */
+const HOT_C = 40;
+
+const everC = (run: BrewRun): number => Math.max(run.outC, hottestC(run.history, run.endMin));

@@ -1,3 +1,4 @@
+import type { BrewWay } from '../drink/drink';
 import type { Plan, PlannedBrew } from './planTypes';
 
 /** Minutes of work with the hands. House estimates, half to twice as long in another kitchen. */
@@ -73,7 +74,7 @@ export const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']):
 export const mixMinutes = ({ drink }: Plan): number => (drink.mix.length > 1 ? HANDS.mix : 0);
 
 /** Poured hot, or hot over ice: nothing waits for a fridge. */
-export const servedAtOnce = (plan: Plan): boolean =>
+export const servedAtOnce = (plan: { target: Pick<Plan['target'], 'hot'>; brews: readonly { way: BrewWay }[] }): boolean =>
   plan.target.hot === true || plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
 
 /** What of it asks for the hands, min. */

@@ -3,6 +3,7 @@ import { GLASSES_EACH, OF_MIX, provenanceKey, type Drink, type Kitchen, type Pla
 import { massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { stirredIn } from '../liquid/stirredIn';
 import { partsOf } from '../reference/botanicals';
+import { isOwnPlantId } from '../reference/ownPlants';
 import { plantOf } from '../reference/plants';
 import type { alcoholCalled, calledSo } from './dangerousNames';
 import type { AudienceFact, Facts, IngredientFact } from './facts';
@@ -81,6 +82,7 @@ export const mixIngredients = (
     const g = (ml * massG(sample)) / volumeMl(sample);
     return partsOf(juice).map(({ plant, share }) => ({
       slug: plant,
+      ...(isOwnPlantId(from.plant) ? { own: from.plant } : {}),
       g: g * share,
       ingredient: id,
       simmer_min: 0,

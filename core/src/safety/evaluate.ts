@@ -103,7 +103,7 @@ const FORECAST_WORDS: Readonly<Record<string, string>> = {
 function plantsOf(rule: Rule, what: Found, facts: Facts): readonly string[] {
   if (typeof what !== 'object' || !('slug' in what)) return [];
   const each = (facts.ingredients ?? []).filter((i) => rule.fires({ ...facts, ingredients: [i] }));
-  return [...new Set([what.slug, ...each.map((i) => i.slug)])];
+  return [...new Set([what, ...each].map((i) => i.own ?? i.slug))];
 }
 
 function placeOf(what: Found): FoundAt | undefined {

@@ -46,6 +46,8 @@ export type StageFact = {
 /** A plant or anything else in it as the rules read it; g of the whole volume. */
 export type IngredientFact = {
   slug: string;
+  /** the plant of one's own that it is a part or the likeness of: what is said is said of that by its name */
+  own?: string;
   g: number;
   source?: string;
   form?: string;

@@ -1,3 +1,4 @@
+import { whoDrinks, type Audience } from '../drink/audience';
 import {
   actualMinutes,
   brewState,
@@ -60,7 +61,12 @@ export function factsOfBatch(batch: Batch, nowMs: number): readonly Facts[] {
 }
 
 /** Facts of a jug or bottle on the shelf, as everything in it really went. */
-export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number): readonly Facts[] {
+export function factsOfStored(
+  batch: Batch,
+  stored: StoredVessel,
+  nowMs: number,
+  atTable: Audience = [],
+): readonly Facts[] {
   const { plan } = batch;
   const isJug = stored.root === JUG;
   const poured = brewLines(plan).filter(({ lineId }) =>
@@ -72,7 +78,7 @@ export function factsOfStored(batch: Batch, stored: StoredVessel, nowMs: number)
   const storage = storageFacts(stored, keptOf(batch), nowMs);
   const all = together(brews);
   const shared: Facts = {
-    ...sharedFacts(plan.target, plan.kitchen.altitudeM),
+    ...sharedFacts({ ...plan.target, audience: whoDrinks(plan.target.audience, atTable) }, plan.kitchen.altitudeM),
     ...(isJug ? { volume_l: litresDrunk(batch) } : {}),
     is_concentrate: !isJug || plan.drink.bottles !== undefined || storage.brix! >= SYRUP_BRIX,
     storage,
@@ -179,6 +185,7 @@ export function brewFacts(
       })),
       ...partsOf(plantIn(plants, i.plant)).map(({ plant, share }) => ({
         slug: plant,
+        ...(isOwnPlantId(i.plant) ? { own: i.plant } : {}),
         g: i.grams * share,
         brew: brewId,
         ingredient: i.id,

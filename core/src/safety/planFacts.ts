@@ -1,6 +1,7 @@
 import { plantsOf } from '../reference/plants';
 import { apparentBrix, volumeMl } from '../liquid/liquid';
 import type { Plan } from '../plan/planTypes';
+import { servedAtOnce } from '../plan/workTime';
 import { fridgeSteepMinutes, warmZoneMinutes } from './coolingFacts';
 import { alcoholCalled, calledSo } from './dangerousNames';
 import { mixIngredients, sharedFacts, spiritFacts, sweetFacts, waterFacts } from './drinkFacts';
@@ -97,6 +98,8 @@ const pouredInAll = ({ jug, glass }: Plan): Record<string, number> =>
   );
 
 function predictedCooling(plan: Plan): CoolingFact {
+  // Poured at once it is drunk before it cools.
+  if (servedAtOnce(plan)) return { min_60_to_21: 0, min_21_to_5: 0, aid: 'none', predicted: true };
   const { legs, bathMin, iceG } = plan.cooling;
   const stood = Math.max(0, ...plan.brews.map((b) => warmZoneMinutes(b.way, b.run, plan.kitchen.roomC)));
   const first = legs.min60To21 ?? (stood > 0 ? 0 : undefined);

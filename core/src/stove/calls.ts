@@ -1,4 +1,4 @@
-import { brewState, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from '../batch/batch';
+import { brewState, offHeatAt, runningStage, runOfBatch, strainedOffAt, wayAsItWent, type Batch } from '../batch/batch';
 import { goesInAfterStrain, isOffPlants, timedStages, frozenBrew, type BrewState } from '../batch/brewState';
 import { progressAt } from '../batch/progress';
 import { liveJarAt } from '../batch/tendingOfBatch';
@@ -15,14 +15,14 @@ export type CallWhat =
   /** `brewId`: the brew whose heat waits for it */
   | { kind: 'lay-out'; brewId: string }
   | { kind: 'start'; brewId: string }
-  | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number; written?: string }
+  | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number; written?: string; asked?: true }
   | { kind: 'take-out'; brewId: string; ingredientId: string; plant: string }
   | { kind: 'end-stage'; brewId: string; stageId: string; skippable: boolean }
   | { kind: 'tend'; brewId: string; task: TendingTask }
   | { kind: 'measure'; brewId: string }
   | { kind: 'mix' }
-  /** a leg of cooling is about to be missed */
-  | { kind: 'cool' };
+  /** into the ice bath: as planned, or because a leg of cooling is about to be missed */
+  | { kind: 'cool'; planned: boolean };
 
 /** One thing that is due at the stove. */
 export type Call = {
@@ -47,7 +47,7 @@ export function callsAt(batch: Batch, nowMs: number): Call[] {
   if (batch.phase === 'discarded' || batch.phase === 'put-away') return [];
   const open = batch.plan.brews.flatMap((b) => brewCalls(batch, b.brewId, nowMs));
   const cold = coolingCall(batch, nowMs);
-  const all = [...(waitsForLayOut(batch) ? [layOutCall(batch)] : open), ...cold, ...mixCall(batch)];
+  const all = [...(waitsForLayOut(batch) ? [layOutCall(batch)] : open), ...cold, ...mixCall(batch, nowMs)];
   return all.map((call) => withRing(batch, call)).sort((a, b) => a.dueMs - b.dueMs || a.id.localeCompare(b.id));
 }
 
@@ -68,7 +68,10 @@ const layOutCall = (batch: Batch): Unrung => ({
 /** Nothing rings for what waits on the cook alone; all else rings at its moment, or after a heard call’s rest. */
 function withRing(batch: Batch, { ringMs, ...call }: Unrung): Call {
   const heard = batch.heard[call.id];
-  const quiet = call.what.kind === 'lay-out' || call.what.kind === 'mix';
+  const quiet =
+    call.what.kind === 'lay-out' ||
+    call.what.kind === 'mix' ||
+    (call.what.kind === 'put-in' && call.what.asked === true);
   if (quiet) return { ...call, ringsMs: undefined };
   const own = ringMs ?? call.dueMs;
   if (!heard) return { ...call, ringsMs: own };
@@ -161,8 +164,8 @@ function endCall(batch: Batch, { brewId }: BrewState, nowMs: number): Unrung[] {
 /** Plants that go in or come out while the brew runs. What is there from the beginning is laid out, not called. */
 function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const { brewId, changes } = state;
-  if (state.doneAt) return [];
   const off = isOffPlants(batch.plan, state);
+  const offAt = offHeatAt(batch, brewId) ?? state.doneAt;
   // In a pot that has boiled dry there is one thing to do, and it is no spice.
   const dryMs = progressAt(batch, brewId, nowMs)?.dryMs;
   if (dryMs !== undefined && dryMs <= nowMs) return [];
@@ -172,17 +175,25 @@ function plantCalls(batch: Batch, state: BrewState, nowMs: number): Unrung[] {
   const calls: Unrung[] = [];
   for (const { id, plant, grams, enters, written } of brew.way.ingredients) {
     if (changes.leftOut.includes(id) || said(id)) continue;
-    // Once it is strained only what finishes it goes in.
-    if (off && !goesInAfterStrain(brew, id)) continue;
     if (enters.stageId === first && enters.atMin === 0) continue;
-    const dueMs = momentMs(batch, state, enters, nowMs);
+    // Once it is strained only what finishes it goes in; of the rest it is asked whether it did.
+    const asked = off && (state.doneAt !== undefined || !goesInAfterStrain(brew, id));
+    const dueMs = asked ? Date.parse(offAt ?? state.doneAt ?? batch.startedAt) : momentMs(batch, state, enters, nowMs);
     if (dueMs !== undefined)
       calls.push({
         id: `${brewId}/in/${id}`,
         batchId: batch.id,
-        what: { kind: 'put-in', brewId, ingredientId: id, plant, grams, ...(written === undefined ? {} : { written }) },
+        what: {
+          kind: 'put-in',
+          brewId,
+          ingredientId: id,
+          plant,
+          grams,
+          ...(written === undefined ? {} : { written }),
+          ...(asked ? { asked } : {}),
+        },
         dueMs,
-        byClock: true,
+        byClock: !asked,
       });
   }
   if (off) return calls;
@@ -228,16 +239,49 @@ function tendCalls(batch: Batch, { brewId }: BrewState, nowMs: number): Unrung[]
   }));
 }
 
-const mixCall = (batch: Batch): Unrung[] =>
-  batch.phase === 'measured'
-    ? [{ id: 'mix', batchId: batch.id, what: { kind: 'mix' }, dueMs: Date.parse(batch.strainedAt!), byClock: false }]
-    : [];
+/** The jug is mixed once all came out and what is hot has had its planned bath. */
+function mixCall(batch: Batch, nowMs: number): Unrung[] {
+  if (batch.phase !== 'measured' || bathAhead(batch, nowMs)) return [];
+  const bath = batch.cooledBy.find((c) => c.how === 'ice-bath');
+  const bathedMs = bath ? Date.parse(bath.at) + batch.plan.promised.bathMin * MIN : 0;
+  return [
+    {
+      id: 'mix',
+      batchId: batch.id,
+      what: { kind: 'mix' },
+      dueMs: Math.max(Date.parse(batch.strainedAt!), bathedMs),
+      byClock: false,
+    },
+  ];
+}
 
-/** Cooling calls when a limit is so near that something must be done for it to be kept; once it is missed nothing can. */
-function coolingCall(batch: Batch, nowMs: number): Unrung[] {
-  if (!strainedOffAt(batch)) return [];
+/** Warmer than the bath was to make it by this much, it still wants it, K. House choice. */
+const STILL_HOT_K = 10;
+
+/** Whether what was strained waits for the ice bath of its plan: nothing was said of how it cools, and it is hot. */
+function bathAhead(batch: Batch, nowMs: number): boolean {
+  const { bathMin, bathToC } = batch.plan.promised;
+  if (bathMin <= 0 || batch.plan.target.hot || batch.cooledBy.length > 0) return false;
   const cooling = coolingAt(batch, nowMs);
-  if (!cooling || cooling.state !== 'act') return [];
-  const dueMs = Math.min(nowMs, cooling.actByMs);
-  return [{ id: `cool/${cooling.leg}`, batchId: batch.id, what: { kind: 'cool' }, dueMs, byClock: false }];
+  return cooling !== undefined && cooling.tempC > bathToC + STILL_HOT_K;
+}
+
+/**
+ * The planned bath is called once it is strained; without one, cooling calls when a limit is so near that something must be done for it
+ * to be kept. Once it is missed nothing can.
+ */
+function coolingCall(batch: Batch, nowMs: number): Unrung[] {
+  const offAt = strainedOffAt(batch);
+  // What is poured hot is drunk.
+  if (!offAt || batch.plan.target.hot) return [];
+  const cooling = coolingAt(batch, nowMs);
+  if (!cooling || cooling.leg === 'cold') return [];
+  const call = { batchId: batch.id, byClock: false } as const;
+  if (cooling.state === 'act') {
+    const dueMs = Math.min(nowMs, cooling.actByMs);
+    return [{ ...call, id: `cool/${cooling.leg}`, what: { kind: 'cool', planned: false }, dueMs }];
+  }
+  if (cooling.state !== 'in-time' || !batch.strainedAt || !bathAhead(batch, nowMs)) return [];
+  const dueMs = Date.parse(batch.strainedAt);
+  return [{ ...call, id: 'bath', what: { kind: 'cool', planned: true }, dueMs, ringMs: dueMs + 10 * MIN }];
 }

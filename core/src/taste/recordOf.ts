@@ -1,6 +1,6 @@
 import { brewState, concentrateOf, standardOf, tastedLiquid, type Batch, type Tasting } from '../batch/batch';
 import type { Drink, Kitchen } from '../drink/drink';
-import type { FreeJug } from '../jug/freeJug';
+import { takenBackOfJug, type FreeJug } from '../jug/freeJug';
 import { thinningOf } from '../jug/jugShelf';
 import { harshLoad } from '../liquid/harshness';
 import { pourTogether, volumeMl, type Liquid } from '../liquid/liquid';
@@ -84,7 +84,7 @@ export function tastingRecordsOfJug(
 }
 
 const undoneIn = ({ events }: FreeJug, id: string): boolean =>
-  events.some((e) => e.type === 'undone' && e.eventId === id);
+  takenBackOfJug(events).has(id);
 
 const thinned = (l: Liquid, times: number): Liquid => ({ ...l, waterG: l.waterG + (times - 1) * volumeMl(l) });
 

@@ -1,9 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
   batchAfter,
   blocksAt,
   decide,
+  goesAlong,
   pourTogether,
+  standingEvents,
   takenFor,
   warningsOfPlan,
   type Acknowledged,
@@ -116,10 +119,10 @@ export class BatchesService {
       const batch = batchAfter(before);
       const decision = decide(batch, event, event.at);
       if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
-      if (event.type === 'undone') await this.giveBack(batch, event, transaction);
+      const so = event.type === 'undone' ? await this.takeAlong(batch, event, transaction) : before;
       if (event.type === 'discarded' && event.plantsBack)
         await this.house.moveBack(takenFor(batch), 'back', transaction);
-      return this.store.append(batchId, before, event, this.serverNow(), transaction);
+      return this.store.append(batchId, so, event, this.serverNow(), transaction);
     });
     this.stream.announce({ batchId, seq: events.length - 1 });
     return this.viewOf(batchId, events);
@@ -151,6 +154,23 @@ export class BatchesService {
     });
     this.stream.announce({ batchId, seq: events.length - 1 });
     return this.viewOf(batchId, events);
+  }
+
+  /** What rests on a thing that is taken back goes with it, each with what it moved, the latest first. */
+  private async takeAlong(
+    batch: Batch,
+    { eventId, at }: { eventId: string; at: string },
+    transaction: Transaction,
+  ): Promise<readonly BatchEvent[]> {
+    const event = batch.events.find((e) => e.id === eventId)!;
+    let events = batch.events;
+    for (const along of goesAlong(standingEvents(batch), event)) {
+      await this.giveBack(batch, { eventId: along.id, at }, transaction);
+      const undone = { id: randomUUID(), at, type: 'undone', eventId: along.id } as const;
+      events = await this.store.append(batch.id, events, undone, this.serverNow(), transaction);
+    }
+    await this.giveBack(batch, { eventId, at }, transaction);
+    return events;
   }
 
   /** An addition that is taken back goes back to where it was poured from; plants that went back come out again. */

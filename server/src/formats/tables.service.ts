@@ -147,9 +147,10 @@ async function volumesOfAll(): Promise<ReadonlyMap<string, number>> {
      FROM batch_events
      WHERE body LIKE '%"type":"measured"%' AND body LIKE '%"what":"volume"%' AND json_valid(body)
        AND id NOT IN (
-         SELECT json_extract(body, '$.eventId') FROM batch_events WHERE body LIKE '%"type":"undone"%' AND json_valid(body)
+         SELECT json_extract(body, '$.eventId') FROM batch_events
+         WHERE body LIKE '%"type":"undone"%' AND json_valid(body) AND json_extract(body, '$.eventId') IS NOT NULL
        )
-     ORDER BY batch_id, seq`,
+     ORDER BY batch_id, at, seq`,
   );
   return new Map(rows.map((r) => [`${r.id} ${r.brewId}`, Math.round(r.value)]));
 }

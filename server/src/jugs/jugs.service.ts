@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import { decideFreeJug, freeJugAfter, volumeMl, warningsOfJug, type FreeJug, type FreeJugEvent } from '@steepsis/core';
+import { decideFreeJug, freeJugAfter, goesAlongInJug, takenBackOfJug, volumeMl, warningsOfJug, type FreeJug, type FreeJugEvent } from '@steepsis/core';
 import type { JugList, JugSay, JugView, StartJug } from '@steepsis/contract';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { CONFIG, type Config } from '../shared/config';
@@ -77,7 +77,13 @@ export class JugsService {
         const after = [...jug.parts, ...happened.parts];
         refuseBlocked(await this.pours.findings({ ...jug, parts: after }, event.at));
       }
-      if (happened.type === 'undone') await this.giveBack(before, happened.eventId, event.at, transaction);
+      if (happened.type === 'undone') {
+        const undone = before.find((e) => e.id === happened.eventId)!;
+        const gone = takenBackOfJug(before);
+        const standing = before.filter((e) => e.type !== 'undone' && !gone.has(e.id));
+        for (const along of [...goesAlongInJug(standing, undone), undone])
+          await this.giveBack(before, along.id, event.at, transaction);
+      }
       return this.store.append(id, before, happened, this.serverNow(), transaction);
     });
     this.stream.announce({ jugId: id });

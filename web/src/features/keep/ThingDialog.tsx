@@ -6,6 +6,7 @@ import type { ShelfSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import type { Thing } from '@/shared/keep/things';
 import { Button, LinkButton } from '@/shared/ui/Button';
+import { ForDrinkers } from '@/shared/keep/ForDrinkers';
 import { Cautions } from '@/shared/ui/Cautions';
 import { Refusal } from '@/shared/ui/Page';
 import { Ageing } from './Ageing';
@@ -95,6 +96,7 @@ export function ThingDialog({
                       onRead={(rule) => say({ type: 'acknowledged', rule }, 'is noted')}
                     />
                   </div>
+                  <ForDrinkers findings={thing.forDrinkers} />
                   <Deeds thing={thing} say={say} pending={pending} />
                   <Become
                     thing={thing}

@@ -1,5 +1,5 @@
 import { addMinutes, format as formatDate } from 'date-fns';
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import {
   changedOf,
@@ -83,8 +83,15 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   const [before, setBefore] = useState<Readonly<Record<string, number>>>({});
   const change = (part: Partial<Occasion>): void => edited.change({ ...occasion, ...part });
   const keep = (body: Occasion): Promise<unknown> =>
-    save.mutateAsync({ kind: 'occasions', version: edited.base, body }).then(edited.reset);
+    save
+      .mutateAsync({ kind: 'occasions', version: edited.base, body })
+      .then(() => edited.settled(body, edited.base));
+  useKeptByItself(edited.changed && !edited.behind && !save.isPending ? occasion : undefined, keep);
+  const [opened] = useState(kept.body);
+  const sinceOpened = JSON.stringify(occasion) !== JSON.stringify(opened);
   const day = answer?.kind === 'day' ? answer : undefined;
+  // What a rule stops is not begun, and says so on the drink.
+  const stops = answer?.drinks.filter((d) => d.blocks.length > 0 && !d.begun) ?? [];
   const was = occasion.sheet?.starts ?? before;
   const lines = useMemo(() => (day ? sheetOf(day.placed, was) : []), [day, was]);
   const moves: Moves = {
@@ -127,15 +134,12 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <>
           <LinkButton to="/plan/occasion">All occasions</LinkButton>
           {day && <TakeItOut occasion={occasion} day={day} lines={lines} kitchen={forPlans} />}
-          {edited.changed && <Button onClick={edited.reset}>Undo my changes</Button>}
-          {edited.changed && (
-            <Button
-              disabled={save.isPending || edited.behind}
-              onClick={() => void keep(occasion).catch(() => undefined)}
-            >
-              Keep it
-            </Button>
+          {sinceOpened && !occasion.sheet && (
+            <Button onClick={() => edited.change(opened)}>Undo my changes</Button>
           )}
+          <span role="status" className="self-center text-sm text-muted">
+            {edited.changed ? (save.error ? 'Not kept.' : 'Keeping it…') : 'Kept.'}
+          </span>
         </>
       }
       next={
@@ -145,7 +149,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         !isServed(occasion.readyBy, now) && (
           <Button
             kind="main"
-            disabled={save.isPending || edited.behind}
+            disabled={save.isPending || edited.behind || stops.length > 0}
             onClick={() => void keep(beginDay(occasion)).catch(() => undefined)}
           >
             {beginWords(occasion.readyBy, day.beginMin, now)}
@@ -179,6 +183,12 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <p role="status">Working the day out.</p>
       ) : (
         <div className="space-y-3" aria-busy={working}>
+          {stops.length > 0 && !occasion.sheet && (
+            <p role="alert" className="border-l-4 border-stop bg-stop-wash px-3 py-2">
+              It cannot be begun as it stands: {stops.map((d) => d.name).join(', ')}. See at each drink why, for whom, and
+              change it or take it off.
+            </p>
+          )}
           <Unmade drinks={answer.drinks} readyBy={occasion.readyBy} />
           {answer.kind === 'no-place' && <NoPlace answer={answer} kitchen={forPlans} />}
           {answer.kind === 'day' && occasion.sheet && (
@@ -272,6 +282,29 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
     </Page>
   );
 }
+
+/** A change is kept a moment after it was made, and when the page is left: nothing asks to be kept. */
+function useKeptByItself(changed: Occasion | undefined, keep: (body: Occasion) => Promise<unknown>): void {
+  const tried = useRef<Occasion | undefined>(undefined);
+  const save = useEffectEvent((body: Occasion) => {
+    // What was refused is not sent again before it is changed.
+    if (tried.current === body) return;
+    tried.current = body;
+    void keep(body).catch(() => undefined);
+  });
+  useEffect(() => {
+    if (!changed) return undefined;
+    const timer = setTimeout(() => save(changed), KEPT_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [changed]);
+  const left = useEffectEvent(() => {
+    if (changed) save(changed);
+  });
+  useEffect(() => () => left(), []);
+}
+
+/** So long after the last key a change is kept, ms. */
+const KEPT_AFTER_MS = 600;
 
 /** What a day is begun with, in words. */
 function beginWords(readyBy: string, beginMin: number, now: number): string {

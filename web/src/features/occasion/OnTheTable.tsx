@@ -1,9 +1,10 @@
 import { format as formatDate } from 'date-fns';
 import type { ReactNode } from 'react';
-import type { DayAnswer, Kitchen, Occasion } from '@steepsis/core';
+import { audienceOfOccasion, type DayAnswer, type Kitchen, type Occasion } from '@steepsis/core';
 import * as f from '@/shared/format/format';
 import { LinkButton } from '@/shared/ui/Button';
 import { Panel } from '@/shared/ui/Panel';
+import { ForDrinkers } from '@/shared/keep/ForDrinkers';
 import { VesselDrawing } from '@/shared/vessels/VesselDrawing';
 import { iceWords, standsWords, tableWords } from './dayWords';
 import { StartDrink } from './StartDrink';
@@ -48,6 +49,7 @@ export function OnTheTable({
               {d.standsIn.length > 0 && (
                 <span className="block text-sm text-muted">in the {standsWords(d, kitchen)}</span>
               )}
+              {!d.begun && <ForDrinkers findings={[...d.blocks, ...d.warnings]} />}
               {d.litres >= 0.2 && !d.reason && (
                 <span className="no-print flex flex-wrap items-center gap-x-4">
                   {d.begun ? (
@@ -60,7 +62,7 @@ export function OnTheTable({
                       <LinkButton
                         kind="quiet"
                         aria-label={`Its plan: ${d.name}`}
-                        to={`/plan/${d.drinkId}?litres=${d.litres}&ready=${encodeURIComponent(occasion.readyBy)}`}
+                        to={planLink(d, occasion)}
                       >
                         Its plan
                       </LinkButton>
@@ -74,6 +76,17 @@ export function OnTheTable({
       </ul>
     </Panel>
   );
+}
+
+/** The plan of a drink as the occasion has it: it is looked at with that, and the drink's own plan stays as it is. */
+function planLink(d: DayAnswer['drinks'][number], occasion: Occasion): string {
+  const asked = new URLSearchParams({
+    occasion: occasion.id,
+    litres: String(d.litres),
+    ready: occasion.readyBy,
+    who: (audienceOfOccasion(occasion) ?? []).join('.'),
+  });
+  return `/plan/${d.drinkId}?${asked.toString()}`;
 }
 
 /** What is to be got for all of it, and what is measured the evening before. */

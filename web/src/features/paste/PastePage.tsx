@@ -167,7 +167,7 @@ function Recipe({ recipe, of, house }: { recipe: RecipeText; of: PasteHouse; hou
   const keep = (): void => {
     const own = house.plants.map((p) => p.body);
     const written = { ...drinkFromCard(read.card, blankDrink()), name: title.trim() || 'Pasted recipe' };
-    const tried = tryDrink(written, house.forPlans, own);
+    const tried = tryDrink(written, { kitchen: house.forPlans }, own);
     const body = tried.kind === 'drink' ? tried.drink : asDraft(written, own);
     const id = drinkId(
       body.name,
@@ -180,7 +180,7 @@ function Recipe({ recipe, of, house }: { recipe: RecipeText; of: PasteHouse; hou
       workedOut(() =>
         tryDrink(
           drinkFromCard(read.card, blankDrink()),
-          house.forPlans,
+          { kitchen: house.forPlans },
           house.plants.map((p) => p.body),
         ),
       ),

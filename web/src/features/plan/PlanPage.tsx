@@ -1,7 +1,9 @@
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
+  AUDIENCE_FLAGS,
   asPlanned,
+  besideWindow,
   blocksAt,
   changeOfTarget,
   explain,
@@ -64,12 +66,14 @@ export function Component(): ReactNode {
 /** What another page asked this plan for: so many litres, so strong, for whom, ready by then. It becomes a change like any other, and the address forgets it. */
 function useAskedFor(drinkId: string): void {
   const [params, setParams] = useSearchParams();
+  const ofOccasion = params.has('occasion');
   const litres = within(params.get('litres'), TARGET_RANGES.litres);
   const strengthX = within(params.get('strength'), TARGET_RANGES.strengthX);
   const ready = params.get('ready');
   const who = params.get('for');
   useEffect(() => {
-    if (litres === undefined && strengthX === undefined && who === null) return;
+    // What an occasion asks is looked at, and stays the occasion's.
+    if (ofOccasion || (litres === undefined && strengthX === undefined && who === null)) return;
     if (who !== null) useTargets.getState().forWhom(drinkId, who.slice(0, 40) || undefined);
     useTargets.getState().change(drinkId, {
       ...(litres === undefined ? {} : { litres }),
@@ -77,7 +81,28 @@ function useAskedFor(drinkId: string): void {
       ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
     });
     setParams({}, { replace: true });
-  }, [drinkId, litres, strengthX, ready, who, setParams]);
+  }, [drinkId, litres, strengthX, ready, who, ofOccasion, setParams]);
+}
+
+/** What an occasion asks of the drink it links to: how much, when, and who drinks. */
+function useOfOccasion(): { id: string; asked: TargetChange; forget: () => void } | undefined {
+  const [params, setParams] = useSearchParams();
+  const text = params.toString();
+  return useMemo(() => {
+    const of = new URLSearchParams(text);
+    const id = of.get('occasion');
+    if (id === null) return undefined;
+    const litres = within(of.get('litres'), TARGET_RANGES.litres);
+    const ready = of.get('ready');
+    const told = (of.get('who') ?? '').split('.');
+    const audience = AUDIENCE_FLAGS.filter((flag) => told.includes(flag));
+    const asked: TargetChange = {
+      ...(litres === undefined ? {} : { litres }),
+      ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
+      ...(of.get('who') ? { audience } : {}),
+    };
+    return { id, asked, forget: () => setParams({}, { replace: true }) };
+  }, [text, setParams]);
 }
 
 /** A figure of an address, where it is one that is accepted. */
@@ -105,16 +130,22 @@ const today = (): string => new Date(serverNow()).toISOString().slice(0, 10);
 
 function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode {
   const { drink } = view;
-  const { change: changeDraft, forget, setOccasion } = useTargets.getState();
+  const { change: keepDraft, forget, setOccasion } = useTargets.getState();
   const [faults, setFaults] = useState<readonly FieldFault[]>([]);
   const [read, setRead] = useState<ReadonlySet<string>>(NOTHING_READ);
   const [backwards, setBackwards] = useState(false);
-  const { target, draft, result } = usePlan(view, house);
+  const occasion = useOfOccasion();
+  const { target, draft, result } = usePlan(view, house, occasion?.asked);
   const card = useCard(view, house);
   // As written the sentence tells what comes out; planned, what is wished for.
   const shown = result.kind === 'plan' && target.asWritten ? result.plan.target : target;
   const change = (id: string, c: TargetChange): void => changeDraft(id, changeOfTarget(drink, shown, c));
   const wish = useMemo(() => ({ drink, target, kitchen: house.forPlans }), [drink, target, house.forPlans]);
+  // A change of one's own makes the plan one's own: with what the occasion asked, once.
+  const changeDraft = (id: string, c: TargetChange): void => {
+    keepDraft(id, { ...(occasion ? changeOfTarget(drink, target, occasion.asked) : {}), ...c });
+    occasion?.forget();
+  };
   const start = useStartBatch();
   const save = useSaveDrink();
   const navigate = useNavigate();
@@ -171,6 +202,11 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         </Button>
       }
     >
+      {occasion && (
+        <p className="mb-2">
+          As the occasion has it. <LinkButton to={`/plan/occasion/${occasion.id}`}>Back to the occasion</LinkButton>
+        </p>
+      )}
       <BasisSwitch
         drink={drink}
         card={card}
@@ -392,6 +428,13 @@ function PlanFigures({
   );
 }
 
+/** What is off where the planned moment lies beside the window. */
+const BESIDE = {
+  harsh: 'so much of it in this pot is harsh: it stays hot for longer than a small one',
+  strong: 'it is stronger than it is wanted',
+  weak: 'it is weaker than it is wanted',
+} as const;
+
 /** When to pull it: on the map, or as strength and harshness over time. */
 function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => void }): ReactNode {
   const [brew] = plan.brews;
@@ -401,6 +444,7 @@ function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => 
   const { window: good } = curve;
   const main = mainStageOf(steeped(brew))!;
   const coolsTo = coolingSteepOf(brew.way)?.toC;
+  const beside = besideWindow(curve, main.minutes, plan.target.strengthX);
   return (
     <Panel
       title="When to pull it"
@@ -447,6 +491,12 @@ function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => 
               between <strong>{f.duration(good.fromMin)}</strong> and <strong>{f.duration(good.toMin)}</strong>
             </Explained>
             {good.toMin >= curve.points[curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
+            {beside && (
+              <strong>
+                {' '}
+                At the planned {f.duration(main.minutes)} {BESIDE[beside]}.
+              </strong>
+            )}
           </>
         ) : (
           <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>

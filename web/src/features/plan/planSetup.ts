@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import {
+  changedTarget,
   fittedTarget,
   InputError,
   planFromLots,
@@ -7,6 +8,7 @@ import {
   type Drink,
   type FromLots,
   type PlanTarget,
+  type TargetChange,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
 import type { House } from '@/shared/api/queries';
@@ -16,22 +18,24 @@ import { useTargets, withDraft, type TargetDraft } from './targetStore';
 const NO_DRAFT: TargetDraft = {};
 
 /** A drink as it stands on this page, planned: where the next one starts from, the occasion, what was changed, and the lots at hand. */
-export function usePlan(view: DrinkView, house: House): FromLots & { draft: TargetDraft } {
+export function usePlan(view: DrinkView, house: House, asked?: TargetChange): FromLots & { draft: TargetDraft } {
   const draft = useTargets((s) => s.drafts[view.drink.id]) ?? NO_DRAFT;
   const occasion = useTargets((s) => s.occasion);
   const planned = useMemo(() => {
     const { potency: _was, ...from } = view.lastPlan ? view.startFrom : asOnTheCard(view);
-    const table = view.lastPlan ? undefined : house.kitchen.body.audience;
+    // Who is at the table goes before who was when it was made last.
+    const table = house.kitchen.body.audience;
     const start = {
       ...from,
       ...(table ? { audience: table } : {}),
       ...(occasion ? { audience: occasion } : {}),
     };
     // What was changed may name a way that the drink has no more.
-    const wanted = fittedTarget(view.drink, withDraft(start, draft));
+    const own = withDraft(start, draft);
+    const wanted = fittedTarget(view.drink, asked ? changedTarget(view.drink, own, asked) : own);
     const { drink, learned } = view;
     return planFromLots(house.entries, { drink, target: wanted, kitchen: house.forPlans, learned });
-  }, [view, draft, occasion, house]);
+  }, [view, draft, occasion, house, asked]);
   return { ...planned, draft };
 }
 

@@ -5,14 +5,12 @@ import {
   freeId,
   mixedWay,
   named,
-  planOrWhy,
   readingIn,
   soundPlants,
   WATER_THING,
   type Brew,
   type BrewWay,
   type Drink,
-  type Kitchen,
   type PlannedBrew,
 } from '@steepsis/core';
 import type { House } from '@/shared/api/queries';
@@ -21,7 +19,7 @@ import { Button } from '@/shared/ui/Button';
 import { figure, TextField, Tick } from '@/shared/ui/Figure';
 import { InlineChoice } from '@/shared/ui/InlineChoice';
 import { Panel } from '@/shared/ui/Panel';
-import { broughtAlong, withWay } from './draft';
+import { asWrittenHere, broughtAlong, withWay, type WorkedBy } from './draft';
 import { BrewLineEditor } from './BrewLineEditor';
 
 /** The brews of a drink and the ways of each; one way is open at a time. */
@@ -29,12 +27,14 @@ export function BrewEditor({
   drink,
   whole,
   house,
+  by,
   onChange,
 }: {
   drink: Drink;
   /** the draft with its plants, where it comes out at all */
   whole: Drink | undefined;
   house: House;
+  by: WorkedBy;
   onChange: (drink: Drink, what: string) => void;
 }): ReactNode {
   const [openBrew, setOpenBrew] = useState(drink.brews[0].id);
@@ -50,7 +50,7 @@ export function BrewEditor({
     brew.ways[0]!;
   const setWay = (next: BrewWay, what: string): void =>
     onChange(withWay(drink, brew.id, named(way, relationsKept(next, plants))), `${brew.id} ${next.id} ${what}`);
-  const planned = usePlannedBrew(whole, house.forPlans, brew.id, way.id, first);
+  const planned = usePlannedBrew(whole, by, brew.id, way.id, first);
   const setBrews = (brews: readonly Brew[], what: string, more: Partial<Drink> = {}): void =>
     onChange({ ...drink, ...more, brews: brews as Drink['brews'] }, what);
   const addBrew = (): void => {
@@ -279,7 +279,7 @@ function WayLimits({ way, setWay }: { way: BrewWay; setWay: SetWay }): ReactNode
 /** A brew by one of its ways, as it comes out as written; as it last did while the next figure is being typed. */
 function usePlannedBrew(
   drink: Drink | undefined,
-  kitchen: Kitchen,
+  by: WorkedBy,
   brewId: string,
   wayId: string,
   first: boolean,
@@ -288,9 +288,9 @@ function usePlannedBrew(
   const now = useMemo(() => {
     if (!drink) return undefined;
     const chosen = first ? { wayId } : { others: { [brewId]: { wayId, steepMin: 1 } } };
-    const result = planOrWhy(drink, { ...drink.defaults, ...chosen, asWritten: true }, kitchen);
+    const result = asWrittenHere(drink, chosen, by);
     return result.kind === 'plan' ? result.plan.brews.find((b) => b.brewId === brewId) : undefined;
-  }, [drink, kitchen, brewId, wayId, first]);
+  }, [drink, by, brewId, wayId, first]);
   if (now && now !== last) setLast(now);
   return now ?? (last?.brewId === brewId && last.way.id === wayId ? last : undefined);
 }

@@ -10,6 +10,7 @@ import {
   findingsOf,
   type BrewWay,
   type Drink,
+  type Learned,
   type Plan,
 } from '@steepsis/core';
 import { ProblemError } from '@/shared/api/client';
@@ -36,7 +37,7 @@ export function Component(): ReactNode {
   if (id === NEW) return <NewRecipe />;
   return (
     <DrinkPage key={id} id={id} what="the drink" page="recipe">
-      {(view, house) => <Recipe draftKey={id} kept={view.drink} house={house} />}
+      {(view, house) => <Recipe draftKey={id} kept={view.drink} house={house} learned={view.learned} />}
     </DrinkPage>
   );
 }
@@ -53,18 +54,24 @@ function Recipe({
   draftKey,
   kept,
   house,
+  learned,
   isNew = false,
 }: {
   draftKey: string;
   kept: Drink;
   house: House;
+  learned?: Learned | undefined;
   isNew?: boolean;
 }): ReactNode {
   const draft = useRecipes((s) => s.drafts[draftKey]);
   const { edit, undo, redo, drop, rebase } = useRecipes.getState();
   const drink = draft?.present ?? kept;
   const own = useMemo(() => house.plants.map((p) => p.body), [house.plants]);
-  const tried = useMemo(() => tryDrink(drink, house.forPlans, own), [drink, house.forPlans, own]);
+  const by = useMemo(
+    () => ({ kitchen: house.forPlans, entries: house.entries, learned }),
+    [house.forPlans, house.entries, learned],
+  );
+  const tried = useMemo(() => tryDrink(drink, by, own), [drink, by, own]);
   const shown = useLastGood(tried);
   const drinks = useDrinks();
   const save = useSaveDrink();
@@ -159,6 +166,7 @@ function Recipe({
             drink={drink}
             whole={tried.kind === 'drink' ? tried.drink : undefined}
             house={house}
+            by={by}
             onChange={change}
           />
         </div>

@@ -3,14 +3,17 @@ import {
   faultInWords,
   freeId,
   InputError,
-  planDrink,
+  planFromLots,
   requireDrink,
   writtenTarget,
   type BrewWay,
   type Drink,
   type Kitchen,
+  type Learned,
   type OwnPlant,
+  type PantryEntry,
   type PlanResult,
+  type PlanTarget,
 } from '@steepsis/core';
 
 /** A drink with nothing in it yet. */
@@ -81,8 +84,19 @@ export function broughtAlong(draft: Drink, house: readonly OwnPlant[]): OwnPlant
   return all.filter((p) => used.has(p.id));
 }
 
+/** What a drink is worked out by: the same on every page, the house's lots and what it learned counted in. */
+export type WorkedBy = { kitchen: Kitchen; entries?: readonly PantryEntry[]; learned?: Pick<Learned, 'harshLimit'> | undefined };
+
+/** A drink as written in this house. */
+export const asWrittenHere = (
+  drink: Drink,
+  choice: Partial<PlanTarget>,
+  { kitchen, entries = [], learned }: WorkedBy,
+): PlanResult =>
+  planFromLots(entries, { drink, target: { ...drink.defaults, ...choice, asWritten: true }, kitchen, learned }).result;
+
 /** The drink as written, run forward: its own target follows from it. */
-export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly OwnPlant[]): Tried {
+export function tryDrink(draft: Drink, by: WorkedBy, ownPlants: readonly OwnPlant[]): Tried {
   try {
     const all = broughtAlong(draft, ownPlants);
     // What can be planned is a draft no more.
@@ -90,7 +104,7 @@ export function tryDrink(draft: Drink, kitchen: Kitchen, ownPlants: readonly Own
     const whole: Drink = all.length > 0 ? { ...bare, plants: all } : bare;
     const drink = { ...whole, defaults: writtenTarget(whole) };
     requireDrink(drink);
-    return { kind: 'drink', drink, result: planDrink(drink, { ...drink.defaults, asWritten: true }, kitchen) };
+    return { kind: 'drink', drink, result: asWrittenHere(drink, {}, by) };
   } catch (error) {
     if (error instanceof InputError)
       return { kind: 'not-yet', message: wordsFor(error, draft), where: partOf(error.field) };

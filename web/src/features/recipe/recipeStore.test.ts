@@ -58,13 +58,13 @@ describe('a recipe that is being written', () => {
 
 describe('trying a draft', () => {
   it('says what is missing of an empty one', () =>
-    expect(tryDrink(blankDrink(), DEFAULT_KITCHEN, [])).toEqual({
+    expect(tryDrink(blankDrink(), { kitchen: DEFAULT_KITCHEN }, [])).toEqual({
       kind: 'not-yet',
       message: 'Add a plant, and the figures follow.',
       where: 'pot',
     }));
   it('works out the target that it is as written', () => {
-    const tried = tryDrink(ROSELLE_COOLER, DEFAULT_KITCHEN, []);
+    const tried = tryDrink(ROSELLE_COOLER, { kitchen: DEFAULT_KITCHEN }, []);
     if (tried.kind !== 'drink') throw new Error(tried.message);
     expect(tried.drink.defaults).toMatchObject({ litres: 2.4, strengthX: 1, steepMin: 15 });
     expect(tried.result.kind).toBe('plan');
@@ -74,7 +74,7 @@ describe('trying a draft', () => {
     const said = (waterMl: number, jugMl = 2400) =>
       tryDrink(
         withWay({ ...ROSELLE_COOLER, book: { ...ROSELLE_COOLER.book, jugMl } }, 'concentrate', { ...way, waterMl }),
-        DEFAULT_KITCHEN,
+        { kitchen: DEFAULT_KITCHEN },
         [],
       );
     expect(said(1)).toEqual({
@@ -101,10 +101,10 @@ describe('trying a draft', () => {
     const way = ROSELLE_COOLER.brews[0].ways[0]!;
     const added = { id: 'own', plant: own.id, grams: 3, enters: { stageId: 'steep', atMin: 0 } };
     const using = withWay(ROSELLE_COOLER, 'concentrate', { ...way, ingredients: [...way.ingredients, added] });
-    const tried = tryDrink(using, DEFAULT_KITCHEN, [own]);
+    const tried = tryDrink(using, { kitchen: DEFAULT_KITCHEN }, [own]);
     if (tried.kind !== 'drink') throw new Error(tried.message);
     expect(tried.drink.plants).toEqual([own]);
-    const without = tryDrink({ ...ROSELLE_COOLER, plants: [own] }, DEFAULT_KITCHEN, [own]);
+    const without = tryDrink({ ...ROSELLE_COOLER, plants: [own] }, { kitchen: DEFAULT_KITCHEN }, [own]);
     expect(without.kind === 'drink' && without.drink.plants).toBeUndefined();
   });
   it('names a drink by its name, and never twice', () => {

@@ -87,13 +87,11 @@ export function MeasureForm({
   brewId,
   now,
   several,
-  blocked,
 }: {
   batch: Batch;
   brewId: string;
   now: number;
   several: boolean;
-  blocked: boolean;
 }): ReactNode {
   const brew = frozenBrew(batch.plan, brewId);
   const expected = expectedVolumeMl(batch, brewId);
@@ -115,7 +113,7 @@ export function MeasureForm({
         {strained ? 'Measure it' : `${strainWords(brew)}, and measure`}
       </h2>
       <p className="mt-1 text-lg text-muted">
-        Likely {f.volumeRange(likely.low, likely.high)}, enough for {f.volume(litres * 1000)} of the jug. What you enter
+        Likely {f.volumeRange(likely.low, likely.high)}, enough for {f.volume(litres * 1000)} of it. What you enter
         sets the mix.
       </p>
       <Refusal error={say.error} />
@@ -140,7 +138,7 @@ export function MeasureForm({
       <Button
         kind="main"
         className="mt-4 min-h-16 px-8 text-xl"
-        disabled={say.isPending || blocked || fault !== undefined}
+        disabled={say.isPending || fault !== undefined}
         onClick={() =>
           say.mutate({
             batchId: batch.id,

@@ -1,16 +1,16 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { layOutOf, vesselOf, type Batch, type LayOutItem } from '@steepsis/core';
 import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { plantNameIn, sweetenerName } from '@/shared/format/names';
 import { Button } from '@/shared/ui/Button';
 import { Refusal } from '@/shared/ui/Page';
-import { Ago, momentAgo } from './Ago';
+import { useAgo } from './Ago';
 
 /** Everything on the table before any heat: each thing seen to, or left be. */
 export function LayOut({ batch, now }: { batch: Batch; now: number }): ReactNode {
   const say = useSayTo();
-  const [agoMin, setAgoMin] = useState(0);
+  const ago = useAgo();
   const items = layOutOf(batch.plan);
   const how = batch.laidOut ?? {};
   const open = items.filter((i) => how[i.id] !== 'seen');
@@ -39,16 +39,16 @@ export function LayOut({ batch, now }: { batch: Batch; now: number }): ReactNode
           </li>
         ))}
       </ul>
-      <Ago what="It began" value={agoMin} onValue={setAgoMin} />
+      {ago.field('It began')}
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <Button
           kind="main"
           className="min-h-16 px-8 text-xl"
-          disabled={say.isPending}
+          disabled={say.isPending || ago.refused}
           onClick={() =>
             say.mutate({
               batchId: batch.id,
-              event: { type: 'brew-started', brewId: batch.plan.brews[0].brewId, ...momentAgo(now, agoMin) },
+              event: { type: 'brew-started', brewId: batch.plan.brews[0].brewId, ...ago.at(now) },
             })
           }
           aria-keyshortcuts="d"

@@ -40,7 +40,7 @@ export function Pot({ batch, brew, now }: { batch: Batch; brew: FrozenBrew; now:
       </div>
     );
   if (!curve || !main)
-    return <p className="font-display text-4xl font-bold">{progress ? f.soFar(progress.elapsedMin) : 'ready'}</p>;
+    return <p className="font-display text-4xl font-bold">{progress ? f.soFar(progress.elapsedMin) : 'done'}</p>;
   const done = state.stages.find((s) => s.stageId === main.id);
   if (progress?.stageId === main.id) {
     const late = progress.leftMin < 0;

@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { findingsAt, findingsOfBatch, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
+import { begunAt, findingsAt, findingsOfBatch, SERVE_HOT_C, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -44,8 +44,6 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
   const minute = Math.floor(now / 60_000) * 60_000;
   const judged = useMemo(() => workedOut(() => findingsAtStove(batch, minute)), [batch, minute]);
   const findings = judged.value ?? [];
-  // What the rules cannot judge goes no further either, and says why.
-  const blocked = judged.value === undefined || findings.some((x) => x.level === 'block');
   const tellQuietly = (event: BatchEventBody & { at?: string }): void =>
     void told.tell(batch, event).catch(() => undefined);
   const open = batch.offStoveAt === undefined;
@@ -54,7 +52,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
     <Page
       title={batch.plan.drink.name}
       handsFirst={batch.offStoveAt === undefined}
-      note={`${batch.plan.brews[0].way.shortName}, ${f.volume(batch.plan.target.litres * 1000)}, started ${f.moment(batch.startedAt)}`}
+      note={`${batch.plan.brews[0].way.shortName}, ${f.volume(batch.plan.target.litres * 1000)}, started ${f.moment(begunAt(batch))}`}
       actions={
         <>
           {undo && (
@@ -95,7 +93,6 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
           told={told}
           now={now}
           several={false}
-          blocked={blocked ? new Set([batch.id]) : new Set()}
         >
           {batch.plan.brews.map((brew) => (
             <BatchAlone key={brew.brewId} batch={batch} page={false}>
@@ -140,20 +137,26 @@ const findingsAtStove = (batch: Batch, nowMs: number): readonly Finding[] =>
 function Then({ batch }: { batch: Batch }): ReactNode {
   const { promised } = batch.plan;
   const steps: string[] = [];
-  if (batch.phase === 'running') {
+  const mixed = batch.offStoveAt !== undefined;
+  if (!mixed)
     for (const s of promised.syrups.filter((x) => x.volumeMl > 0))
       steps.push(
         `Meanwhile make the ${s.name.toLowerCase()}: ${f.grams(s.sugarG)} ${sweetenerName(s.sweetener)} stirred clear in ${f.grams(s.waterG)} of hot water.`,
       );
-    steps.push(`${strainWords(batch.plan.brews[0])}, and measure what came out.`);
-  }
-  if (batch.phase === 'running' || batch.phase === 'strained' || batch.phase === 'measured') {
-    if (promised.bathMin > 0)
+  if (batch.phase === 'running') steps.push(`${strainWords(batch.plan.brews[0])}, and measure what came out.`);
+  if (!mixed && batch.plan.target.hot) steps.push(`Mix, warm it to ${f.celsius(SERVE_HOT_C)} and pour it hot.`);
+  if (!mixed && !batch.plan.target.hot) {
+    if (promised.bathMin > 0 && batch.cooledBy.length === 0)
       steps.push(
         `Ice bath, stirring: about ${f.duration(promised.bathMin)} to ${f.celsius(promised.bathToC)}. Leave the lid loose until it is cold.`,
       );
     if (promised.coolingIceG > 0) steps.push(`Put ${f.grams(promised.coolingIceG)} of the mixing water in as ice.`);
-    steps.push('Mix, then straight into the fridge: at 5 °C within 4 hours of passing 21 °C.');
+    const overIce = batch.plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
+    steps.push(
+      overIce
+        ? 'Mix it and pour: it is cold from its ice.'
+        : 'Mix, then straight into the fridge: at 5 °C within 4 hours of passing 21 °C.',
+    );
   }
   if (steps.length === 0) return null;
   return (

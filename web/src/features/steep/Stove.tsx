@@ -8,7 +8,7 @@ import { useSayTo } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import { Button } from '@/shared/ui/Button';
 import { Refusal } from '@/shared/ui/Page';
-import { Ago, momentAgo } from './Ago';
+import { useAgo } from './Ago';
 import { BatchAlone } from './BatchAlone';
 import { MeasureForm } from './BrewHands';
 import { togetherWith } from './callWords';
@@ -22,21 +22,18 @@ import { doneOf, laterOf, skipOf, useCalls, useOnceIdle, useStoveKeys, type Told
 
 /**
  * All pots of these batches: the next thing for the hands, what comes after, and each pot against its window.
- * @param blocked batches that a rule lets go no further
  */
 export function Stove({
   batches,
   told,
   now,
   several,
-  blocked = new Set(),
   children,
 }: {
   batches: readonly Batch[];
   told: Told;
   now: number;
   several: boolean;
-  blocked?: ReadonlySet<string>;
   children?: ReactNode;
 }): ReactNode {
   const calls = useCalls(batches, now);
@@ -45,7 +42,7 @@ export function Stove({
   const undoing = useSayTo();
   const busy = useIsMutating() > 0;
   const [picked, setPicked] = useState<string | undefined>(undefined);
-  const [agoMin, setAgoMin] = useState(0);
+  const ago = useAgo();
   const [help, setHelp] = useState(false);
   const next = calls.find((c) => keyOf(c) === picked) ?? calls[0];
   const pots = potsOf(batches);
@@ -62,9 +59,11 @@ export function Stove({
     for (const event of events) void tell(at.batch, event).catch(() => undefined);
   };
   const done = (): void => {
-    if (!next || !doneOf(next.call) || told.pending || blocked.has(next.batch.id)) return;
-    const at = momentAgo(now, agoMin);
-    setAgoMin(0);
+    if (!next || !doneOf(next.call) || told.pending || ago.refused) return;
+    // What one tap tells is of one moment, and one tap takes it back.
+    const when = ago.at(now);
+    const at = others.length > 0 ? { at: new Date(now).toISOString(), ...when } : when;
+    ago.reset();
     setPicked(undefined);
     tellAll(next, (call) => {
       const event = doneOf(call);
@@ -132,19 +131,19 @@ export function Stove({
         <div className="min-w-0 space-y-3">
           {next && (
             <BatchAlone batch={next.batch} page={several}>
-              <Hands at={next} now={now} several={several} blocked={blocked.has(next.batch.id)}>
+              <Hands at={next} now={now} several={several}>
                 <NextCard
                   next={next}
                   others={others}
                   now={now}
                   several={several}
-                  pending={told.pending || blocked.has(next.batch.id)}
+                  pending={told.pending || ago.refused}
                   onDone={done}
                   onLater={later}
                   onSkip={skipOf(next.call) && skip}
                 >
-                  <ByTaste at={next} told={told} pending={told.pending || blocked.has(next.batch.id)} />
-                  {doneOf(next.call) && <Ago value={agoMin} onValue={setAgoMin} />}
+                  <ByTaste at={next} told={told} pending={told.pending} />
+                  {doneOf(next.call) && ago.field()}
                 </NextCard>
               </Hands>
             </BatchAlone>
@@ -167,13 +166,11 @@ function Hands({
   at,
   now,
   several,
-  blocked,
   children,
 }: {
   at: AtStove;
   now: number;
   several: boolean;
-  blocked: boolean;
   children: ReactNode;
 }): ReactNode {
   const { what } = at.call;
@@ -186,7 +183,6 @@ function Hands({
         brewId={what.brewId}
         now={now}
         several={several}
-        blocked={blocked}
       />
     );
   return children;

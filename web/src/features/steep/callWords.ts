@@ -15,6 +15,7 @@ import {
   type EndFigures,
   type FrozenBrew,
   type FrozenPlan,
+  type HandsWork,
   type Stage,
 } from '@steepsis/core';
 import * as f from '@/shared/format/format';
@@ -57,12 +58,21 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
     case 'put-in': {
       const all = [call, ...others].flatMap((c) => (c.what.kind === 'put-in' ? [c.what] : []));
       const plants = listed(all.map((w) => plantNameIn(batch.plan.drink, w.plant).toLowerCase()));
+      const figure = listed(all.map((w) => f.inWords(w.written, f.grams(w.grams))));
+      if (what.asked)
+        return {
+          ...base,
+          what: `${all.length > 1 ? 'Are' : 'Is'} the ${plants} in?`,
+          note: 'it was not told before the strain; what went in stands on the label',
+          figure,
+          done: all.length > 1 ? 'They went in' : 'It went in',
+        };
       return {
         ...base,
         inMin,
         what: inMin < 0 ? `Put in the ${plants} now` : `Put in the ${plants} in`,
         note: lateNote(inMin, 'at this moment and no sooner'),
-        figure: listed(all.map((w) => f.inWords(w.written, f.grams(w.grams)))),
+        figure,
         done: all.length > 1 ? 'They are in' : 'It is in',
       };
     }
@@ -99,6 +109,16 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
     case 'mix':
       return { ...base, what: 'Mix the jug', note: 'the mix is worked out from what came out', done: 'To the mix' };
     case 'cool':
+      if (what.planned) {
+        const { bathMin, bathToC } = batch.plan.promised;
+        return {
+          ...base,
+          what: 'Into the ice bath',
+          note: `stirring, about ${f.duration(bathMin)} to ${f.celsius(bathToC)}; then it is mixed`,
+          figure: `${f.celsius(bathToC)} on a thermometer`,
+          done: 'It is in the ice bath',
+        };
+      }
       return {
         ...base,
         inMin: undefined,
@@ -106,8 +126,12 @@ export function callWords(batch: Batch, call: Call, nowMs: number, others: reado
         note: 'or its time in the warm zone runs out',
         done: 'It is in the ice bath',
       };
-    case 'end-stage':
-      return endWords(batch, what, inMin, nowMs);
+    case 'end-stage': {
+      const brew = frozenBrew(batch.plan, what.brewId);
+      const stage = brew.way.stages.find((s) => s.id === what.stageId);
+      const words = endWords(batch, what, inMin, nowMs);
+      return stage ? { ...words, what: `${waterAhead(brew, stage)}${words.what}` } : words;
+    }
   }
 }
 
@@ -126,7 +150,7 @@ export function shortCall(batch: Batch, { what }: Call): string {
     case 'start':
       return `start the ${frozenBrew(batch.plan, what.brewId).name.toLowerCase()}`;
     case 'put-in':
-      return `put in ${plantNameIn(batch.plan.drink, what.plant).toLowerCase()}`;
+      return `${what.asked ? 'told in or not: ' : 'put in '}${plantNameIn(batch.plan.drink, what.plant).toLowerCase()}`;
     case 'take-out':
       return `take out ${plantNameIn(batch.plan.drink, what.plant).toLowerCase()}`;
     case 'tend':
@@ -136,7 +160,7 @@ export function shortCall(batch: Batch, { what }: Call): string {
     case 'mix':
       return 'mix the jug';
     case 'cool':
-      return 'cool it faster';
+      return what.planned ? 'into the ice bath' : 'cool it faster';
     case 'end-stage': {
       const brew = frozenBrew(batch.plan, what.brewId);
       const stage = brew.way.stages.find((s) => s.id === what.stageId)!;
@@ -188,13 +212,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
           ? `Bring it to the boil${stage.lid === 'open' ? '' : ', lid on'}`
           : `Heat it to ${f.celsius(stage.to as number)}`,
       note: `${soonish}; tell it when it really is there`,
-      done: kettle
-        ? 'It is hot: poured on'
-        : boil
-          ? nextIs(brew, stage, 'steep')
-            ? 'It boils: off the heat'
-            : 'It boils'
-          : 'It is there',
+      done: kettle ? 'It is hot: poured on' : ended(boil ? 'It boils' : 'It is there', brew, stage),
     };
   }
   if (stage.id === mainStageOf(brew.way)?.id && progress) {
@@ -210,7 +228,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
       note: late
         ? `${f.clock(inMin)} over its time; it would make a glass of ${f.strengthSaid(progress.strengthX)}`
         : `it would make a glass of ${f.strengthSaid(progress.strengthX)} now, ${f.strength(progress.plannedX)} at its time`,
-      done: 'Pulled: strain it',
+      done: ended('Pulled', brew, stage),
     };
   }
   if (stage.kind === 'dissolve' && end.byTaste) {
@@ -232,7 +250,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
       inMin,
       what: `Stir in ${end.sweetenedG === undefined ? '' : `${f.inWords(stage.written, f.grams(end.sweetenedG))} `}${sweetenerName(stage.sweetener)}`,
       note: soonish,
-      done: 'Done',
+      done: ended('Stirred in', brew, stage),
     };
   const what = stage.kind === 'hands' ? HANDS_WORDS[stage.work] : capital(stageWords(stage, brew.way));
   const clocked = stage.kind === 'hold' || stage.kind === 'toast' || stage.kind === 'ferment' || stage.kind === 'steep';
@@ -240,7 +258,7 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const note = end.lastsMin
     ? `${soonish}; all of it takes ${f.duration(end.lastsMin.low)} to ${f.duration(end.lastsMin.high)}`
     : soonish;
-  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note, done: 'Done' };
+  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note, done: ended(DONE_WORDS[doingOf(stage)], brew, stage) };
 }
 
 const listed = (words: readonly string[]): string =>
@@ -258,13 +276,84 @@ export const togetherWith = (call: Call, all: readonly Call[]): readonly Call[] 
           'brewId' in c.what &&
           'brewId' in call.what &&
           c.what.brewId === call.what.brewId &&
+          isAsked(c) === isAsked(call) &&
           Math.abs(c.dueMs - call.dueMs) < 1000,
       );
 
+const isAsked = ({ what }: Call): boolean => what.kind === 'put-in' && what.asked === true;
+
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const nextIs = (brew: FrozenBrew, stage: Stage, kind: Stage['kind']): boolean =>
-  brew.way.stages[brew.way.stages.indexOf(stage) + 1]?.kind === kind;
+/** What a stage is, hands by their work. */
+const doingOf = (stage: Stage): Exclude<Stage['kind'], 'hands'> | HandsWork =>
+  stage.kind === 'hands' ? stage.work : stage.kind;
+
+/** That it is done, in a word. */
+const DONE_WORDS: Readonly<Record<ReturnType<typeof doingOf>, string>> = {
+  toast: 'Toasted',
+  heat: 'It is there',
+  hold: 'Simmered',
+  steep: 'It has stood',
+  cool: 'Cooled',
+  strain: 'Strained',
+  rinse: 'Rinsed',
+  dissolve: 'Stirred in',
+  reduce: 'Boiled down',
+  ferment: 'It is ready',
+  'onto-ice': 'Poured',
+  crush: 'Crushed',
+  blend: 'Blended',
+  skim: 'Skimmed',
+  shake: 'Shaken',
+  pour: 'Poured',
+  juice: 'Juiced',
+  bottle: 'Bottled',
+  carbonate: 'It is fizzy',
+  freeze: 'Frozen',
+};
+
+/** What a stage asks of the hands, as the next doing. */
+function nextDoing(stage: Stage): string {
+  switch (stage.kind) {
+    case 'toast':
+      return 'toast it';
+    case 'heat':
+      return stage.to === 'boil' ? 'bring it to the boil' : `heat it to ${f.celsius(stage.to)}`;
+    case 'hold':
+      return 'let it simmer';
+    case 'steep':
+      return stage.place === 'fridge' ? 'into the fridge' : 'off the heat';
+    case 'cool':
+      return stage.by === 'ice-bath' ? 'into the ice bath' : `let it cool to ${f.celsius(stage.toC)}`;
+    case 'strain':
+      return 'strain it';
+    case 'rinse':
+      return 'rinse what is left';
+    case 'dissolve':
+      return `stir in the ${sweetenerName(stage.sweetener)}`;
+    case 'reduce':
+      return 'boil it down';
+    case 'ferment':
+      return 'let it work';
+    case 'onto-ice':
+      return 'pour it over ice';
+    case 'hands':
+      return `${HANDS_WORDS[stage.work].charAt(0).toLowerCase()}${HANDS_WORDS[stage.work].slice(1)}`;
+  }
+}
+
+/** A stage that is done and what is done next, so that the button says where it leads; at the end it is measured. */
+function ended(done: string, { way }: FrozenBrew, stage: Stage): string {
+  const next = way.stages[way.stages.indexOf(stage) + 1];
+  return next ? `${done}: ${nextDoing(next)}` : done;
+}
+
+/** The water of a pot that was toasted dry goes in before anything is stirred into it. */
+function waterAhead({ way }: FrozenBrew, stage: Stage): string {
+  const before = way.stages.slice(0, way.stages.indexOf(stage));
+  const dry = before.length > 0 && before.every((s) => s.kind === 'toast') && stage.kind !== 'toast';
+  return dry && way.waterMl > 0 ? `Pour in ${f.inWords(way.waterWritten, f.volume(way.waterMl))} of water. ` : '';
+}
 
 /** What the senses say when a stage is at its end. */
 function cueOf({ drink }: FrozenPlan, brew: FrozenBrew, stage: Stage): string | undefined {

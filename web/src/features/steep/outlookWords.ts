@@ -35,5 +35,5 @@ function windowWords(before: Outlook['window'], after: Outlook['window']): strin
 
 function readyWords(before: number | undefined, after: number | undefined): string | undefined {
   if (after === undefined || before === undefined || Math.abs(after - before) < 30_000) return undefined;
-  return `ready ${formatDate(after, 'H:mm')} instead of ${formatDate(before, 'H:mm')}`;
+  return `mixed by ${formatDate(after, 'H:mm')} instead of ${formatDate(before, 'H:mm')}`;
 }

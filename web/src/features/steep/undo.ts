@@ -1,4 +1,4 @@
-import type { Batch, BatchEvent } from '@steepsis/core';
+import { goesAlong, standingEvents, type Batch, type BatchEvent } from '@steepsis/core';
 import { SHELF_SAID } from '@/shared/keep/saidWords';
 
 const LABELS: Partial<Record<BatchEvent['type'], string>> = {
@@ -30,11 +30,14 @@ const OTHERS: Partial<Record<BatchEvent['type'], string>> = {
 /** What an instrument noted by itself is not the cook’s last thing. */
 const NOT_BY_HAND = new Set(['probe', 'meter', 'strip']);
 
-/** The last thing that can be taken back, and what to call it. */
+/** The last thing that can be taken back, and what to call it; what goes with it is said. */
 export function lastUndoable(batch: Batch): { id: string; label: string } | undefined {
-  const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-  const last = [...batch.events]
+  const standing = standingEvents(batch);
+  const last = [...standing]
     .reverse()
-    .find((e) => LABELS[e.type] && !undone.has(e.id) && !(e.type === 'measured' && NOT_BY_HAND.has(e.method)));
-  return last && { id: last.id, label: LABELS[last.type]! };
+    .find((e) => LABELS[e.type] && !(e.type === 'measured' && NOT_BY_HAND.has(e.method)));
+  if (!last) return undefined;
+  const along = goesAlong(standing, last).filter((e) => e.type !== last.type);
+  const others = [...new Set(along.map((e) => undoLabel(e.type)))];
+  return { id: last.id, label: `${LABELS[last.type]!}${others.length > 0 ? `, and with it ${others.join(', ')}` : ''}` };
 }

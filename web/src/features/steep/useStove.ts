@@ -55,6 +55,8 @@ export function skipOf({ what }: Call): BatchEventBody | undefined {
   if (what.kind === 'put-in') return { type: 'left-out', brewId: what.brewId, ingredientId: what.ingredientId };
   if (what.kind === 'end-stage' && what.skippable)
     return { type: 'stage-skipped', brewId: what.brewId, stageId: what.stageId };
+  // Left to cool by itself: that is told too, and the mix goes on.
+  if (what.kind === 'cool' && what.planned) return { type: 'cooled-by', how: 'counter' };
   return undefined;
 }
 

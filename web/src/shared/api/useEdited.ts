@@ -15,6 +15,8 @@ export function useEdited<T>(kept: Kept<T>): {
   change: (next: T) => void;
   /** forget the change */
   reset: () => void;
+  /** it was kept: what was changed since goes on from there */
+  settled: (value: T, base: number) => void;
   /** go on with this change on top of what is kept now */
   onTop: () => void;
 } {
@@ -23,9 +25,12 @@ export function useEdited<T>(kept: Kept<T>): {
     value: edited?.value ?? kept.body,
     changed: edited !== undefined && JSON.stringify(edited.value) !== JSON.stringify(kept.body),
     base: edited?.base ?? kept.version,
-    behind: edited !== undefined && edited.base !== kept.version,
+    // What was just kept may not have come back yet.
+    behind: edited !== undefined && edited.base < kept.version,
     change: (value) => setEdited((was) => ({ value, base: was?.base ?? kept.version })),
     reset: () => setEdited(undefined),
+    settled: (value, base) =>
+      setEdited((was) => (was === undefined || was.value === value ? undefined : { ...was, base: base + 1 })),
     onTop: () => setEdited((was) => was && { ...was, base: kept.version }),
   };
 }

@@ -2,6 +2,7 @@ import { endOfDay } from 'date-fns';
 import { startTransition, useEffect, useState } from 'react';
 import {
   byUseBy,
+  cautionsForDrinkers,
   cautionsOnJug,
   cautionsOnShelf,
   faultInWords,
@@ -9,6 +10,8 @@ import {
   markOf,
   placeOf,
   shelfItemsOf,
+  whoDrinks,
+  type Audience,
   type Batch,
   type Finding,
   type FreeJug,
@@ -28,6 +31,8 @@ export type Thing = {
   item: ShelfItem;
   placed: Placed;
   findings: readonly Finding[];
+  /** of those, what is said because of who drinks: told wherever it is poured */
+  forDrinkers: readonly Finding[];
   acknowledged: readonly string[];
 } & ({ batch: Batch; jug?: undefined } | { jug: FreeJug; batch?: undefined });
 
@@ -92,7 +97,7 @@ async function workThrough(
   await paced(
     batches.batches,
     (batch) => {
-      const { value, reason } = workedOut(() => ofBatch(batch, now));
+      const { value, reason } = workedOut(() => ofBatch(batch, now, kitchen?.audience));
       const lost = batch.unworked[0];
       if (value) things.push(...value);
       // Its mix or its bottling is among what could not be worked out, so that nothing of it seems to stand here.
@@ -130,13 +135,14 @@ export const thingBy = (things: readonly Thing[], keyOrMark: string | null): Thi
 const placed = (item: ShelfItem, findings: readonly Finding[], now: number): Placed =>
   placeOf(item, findings, { nowMs: now, dayEndMs: endOfDay(now).getTime() });
 
-const ofBatch = (batch: Batch, now: number): Thing[] =>
+const ofBatch = (batch: Batch, now: number, atTable?: Audience): Thing[] =>
   shelfItemsOf(batch, now).map((item) => {
-    const findings = cautionsOnShelf(batch, item.vesselId, now);
+    const findings = cautionsOnShelf(batch, item.vesselId, now, atTable);
     return {
       key: keyOf(item),
       item,
       findings,
+      forDrinkers: cautionsForDrinkers(batch, item.vesselId, now, atTable),
       placed: placed(item, findings, now),
       acknowledged: batch.acknowledged,
       batch,
@@ -146,11 +152,15 @@ const ofBatch = (batch: Batch, now: number): Thing[] =>
 /** What stands of a jug that was poured together: the jug, and what was filled from it. */
 export const thingsOfJug = (jug: FreeJug, kitchen: Kitchen, now: number): Thing[] =>
   jugItemsOf(jug, kitchen).map((item) => {
-    const findings = cautionsOnJug(jug, item.vesselId, now, kitchen);
+    const { audience = [] } = kitchen;
+    const all = { ...jug, audience: whoDrinks(jug.audience, audience) };
+    const findings = cautionsOnJug(all, item.vesselId, now, kitchen);
+    const forAnybody = new Set(cautionsOnJug({ ...jug, audience: [] }, item.vesselId, now, kitchen).map((f) => f.id));
     return {
       key: keyOf(item),
       item,
       findings,
+      forDrinkers: findings.filter((f) => !forAnybody.has(f.id)),
       placed: placed(item, findings, now),
       acknowledged: jug.acknowledged,
       jug,

@@ -21,16 +21,18 @@ export type CautionActions = {
   onRead?: (rule: string) => void;
 };
 
-/** Cautions where they matter: the most severe first, at most three open, notes folded. */
+/** Cautions where they matter: the most severe first, at most three open, notes that are of no plant folded. */
 export function Cautions({
   findings,
   none,
   ...actions
 }: { findings: readonly Finding[]; none?: string } & CautionActions): ReactNode {
-  const serious = findings.filter((f) => f.level !== 'note');
+  // What is said of a plant of it is seen: it is no note to be folded under a word that all is well.
+  const isSeen = (f: Finding): boolean => f.level !== 'note' || f.plants.length > 0;
+  const serious = findings.filter(isSeen);
   const open = serious.slice(0, UNFOLDED);
   const later = serious.slice(UNFOLDED);
-  const folded = [...later, ...findings.filter((f) => f.level === 'note')];
+  const folded = [...later, ...findings.filter((f) => !isSeen(f))];
   return (
     <div className="space-y-2">
       {open.length === 0 && none && <p className="text-[0.95rem] text-muted">{none}</p>}
