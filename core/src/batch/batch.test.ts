@@ -7,6 +7,7 @@ import { aBatch, aPlan, eventsOf, MEASURED, minutesIn, type Told } from '../test
 import { actualMinutes, batchAfter, concentrateOf, runningStage, runOfBatch } from './batch';
 import type { BatchEventBody } from './batchEvent';
 import { correctedTo, steamShare } from '../brew/correctForVolume';
+import { standingEvents } from './restsOn';
 import { decide } from './decide';
 import { curveOfBatch, progressAt } from './progress';
 
@@ -112,9 +113,10 @@ describe('what may happen to a batch', () => {
     };
     const on: BatchEventBody = { type: 'brew-started', brewId: 'concentrate' };
     const boils: BatchEventBody = { type: 'stage-ended', brewId: 'concentrate', stageId: 'heat' };
-    it('a pot may have been on for half a day', () => {
+    it('a pot may have been on for as long as a jar stands', () => {
       expect(say(laidOut(), on, -30)).toBe('accepted');
-      expect(say(laidOut(), on, -13 * 60)).toBe('too-early');
+      expect(say(laidOut(), on, -21 * 1440)).toBe('accepted');
+      expect(say(laidOut(), on, -401 * 1440)).toBe('too-early');
     });
     it('and what came of it counts from there, and nothing sooner', () => {
       const begun = laidOut([[-30, on]]);
@@ -164,11 +166,13 @@ describe('what may happen to a batch', () => {
       'more-than-there-is: Up to 2',
     );
   });
-  it('undoes step by step, latest first, but never the start', () => {
+  it('undoes any of it with what rests on it, but never the start', () => {
     expect(decided(MEASURED, { type: 'undone', eventId: 'e0' })).toContain('cannot-undo-the-start');
-    expect(decided(MEASURED, { type: 'undone', eventId: 'e1' })).toBe(
-      'undo-later-things-first: Something that came later rests on this. Undo that first.',
-    );
+    expect(decided(MEASURED, { type: 'undone', eventId: 'e1' })).toBe('accepted');
+    // The boil is taken back: with it the strain, and what was measured.
+    const back = aBatch([...MEASURED, [28, { type: 'undone', eventId: 'e1' }]]);
+    expect(standingEvents(back).map((e) => e.id)).toEqual(['e0']);
+    expect(decide(back, { type: 'undone', eventId: 'e3' }, minutesIn(29))).toMatchObject({ reason: 'already-undone' });
     expect(decided(MEASURED, { type: 'undone', eventId: 'e3' })).toBe('accepted');
     expect(
       decided([...MEASURED, [28, { type: 'undone', eventId: 'e3' }]], { type: 'undone', eventId: 'e3' }),
@@ -189,14 +193,25 @@ describe('what is poured', () => {
     const decision = decide(aBatch(told), event, minutesIn(minutes));
     return decision.kind === 'refused' ? decision.reason : 'accepted';
   };
-  it('keeps its jug: a mix is not undone under a pour, nor what was measured under a mix', () => {
+  it('goes back with its jug: a mix takes its pour along, what was measured its mix', () => {
     const [measured, mix, pour] = ['e3', 'e4', 'e5'];
-    expect(decided([...mixed, litre], { type: 'undone', eventId: mix })).toBe('undo-later-things-first');
+    const standing = (eventId: string): string[] =>
+      standingEvents(aBatch([...mixed, litre, [60, { type: 'undone', eventId }]])).map((e) => e.id);
+    expect(standing(mix)).toEqual(['e0', 'e1', 'e2', measured]);
+    expect(standing(measured)).toEqual(['e0', 'e1', 'e2']);
+    expect(standing(pour)).toEqual(['e0', 'e1', 'e2', measured, mix]);
     expect(decided([...mixed, litre], { type: 'undone', eventId: pour })).toBe('accepted');
     expect(decided([...mixed, litre, [50, { type: 'undone', eventId: pour }]], { type: 'undone', eventId: mix })).toBe(
       'accepted',
     );
-    expect(decided(mixed, { type: 'undone', eventId: measured })).toBe('undo-later-things-first');
+    expect(decided(mixed, { type: 'undone', eventId: measured })).toBe('accepted');
+  });
+  it('is the same told again as if it had never been taken back', () => {
+    const again = [...mixed, litre].slice(3);
+    const back: Told[] = [...mixed, litre, [60, { type: 'undone', eventId: 'e4' }], ...again];
+    const [once, twice] = [aBatch([...mixed, litre]), aBatch(back)];
+    expect(twice.vessels).toEqual(once.vessels);
+    expect(twice.phase).toBe(once.phase);
   });
   it('comes after its mix, and a mix after what came out was measured', () => {
     expect(decided(mixed, litre[1], 29)).toBe('too-early');
@@ -239,8 +254,7 @@ describe('what is poured', () => {
           if (decide(aBatch(told), event, minutesIn(moment)).kind === 'accepted') told.push([moment, event]);
         }
         const batch = aBatch(told);
-        const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
-        const counts = batch.events.filter((e) => !undone.has(e.id));
+        const counts = standingEvents(batch);
         const poured = counts.reduce((sum, e) => sum + (e.type === 'poured' ? e.ml : 0), 0);
         const left = batch.vessels.reduce((sum, v) => sum + volumeMl(v.liquid), 0);
         const mix = counts.filter((e) => e.type === 'mixed').at(-1);

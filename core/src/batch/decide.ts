@@ -283,7 +283,11 @@ function isAskedAfter(batch: Batch, event: PlantEvent): boolean {
   if (event.type === 'taken-out' || unknownBrew(batch, event.brewId) || batch.offStoveAt !== undefined) return false;
   if (event.type === 'put-in' && event.more) return false;
   const state = brewState(batch, event.brewId);
-  const late = goesInAfterStrain(frozenBrew(batch.plan, event.brewId), event.ingredientId);
+  const brew = frozenBrew(batch.plan, event.brewId);
+  // What was there from the beginning was laid out, and is in.
+  const enters = brew.way.ingredients.find((i) => i.id === event.ingredientId)?.enters;
+  if (!enters || (enters.stageId === timedStages(brew)[0]?.id && enters.atMin === 0)) return false;
+  const late = goesInAfterStrain(brew, event.ingredientId);
   return late ? state.doneAt !== undefined : isOffPlants(batch.plan, state);
 }
 

@@ -98,7 +98,8 @@ it('what finishes a brew is called for after the strain, goes in, and goes in al
   const now = 10 * (told.length + 1);
   const batch = batchAfter(eventsOf(told, plan));
   const called = callsAt(batch, ms(now)).flatMap((c) => (c.what.kind === 'put-in' ? [c.what.ingredientId] : []));
-  expect(called.sort()).toEqual(['lemon_juice', 'vanilla_extract']);
+  // The salt was to go in before the strain and was never told: it is asked for.
+  expect(called.sort()).toEqual(['lemon_juice', 'salt', 'vanilla_extract']);
   const put = { type: 'put-in', brewId: 'spice', ingredientId: 'lemon_juice' } as const;
   expect(decide(batch, put, minutesIn(now)).kind).toBe('accepted');
   expect(decide(batch, { ...put, ingredientId: 'fennel_seed' }, minutesIn(now)).kind).toBe('refused');

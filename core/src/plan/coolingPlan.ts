@@ -34,8 +34,8 @@ export type CoolingSetup = {
   /** plain water of the mix, g */
   waterG: number;
   kitchen: Kitchen;
-  /** whether a bath and ice are looked at: not for what is poured at once or was never hot */
-  helped?: boolean;
+  /** what may help: neither bath nor ice for what is poured at once, no bath for what was never hot; both if left out */
+  help?: 'none' | 'ice' | 'both';
 };
 
 /** Temperatures an ice bath may be asked for, warmest first. */
@@ -59,11 +59,12 @@ const TROUBLE_MIN = { bath: 8, ice: 4 } as const;
  * What cannot pass at all comes back with legs that say so.
  */
 export function planCooling(setup: CoolingSetup): CoolingPlan {
-  if (setup.helped === false) return coolThrough(setup.strainedC, false, setup);
-  const baths = [
-    ...(setup.strainedC <= MIX_BELOW_C ? [setup.strainedC] : []),
-    ...BATH_TARGETS.filter((t) => t < setup.strainedC),
-  ];
+  const { help = 'both', strainedC } = setup;
+  if (help === 'none') return coolThrough(strainedC, false, setup);
+  const baths =
+    help === 'ice'
+      ? [strainedC]
+      : [...(strainedC <= MIX_BELOW_C ? [strainedC] : []), ...BATH_TARGETS.filter((t) => t < strainedC)];
   let best: { plan: CoolingPlan; cost: number } | undefined;
   let last: CoolingPlan | undefined;
   for (const bathToC of baths) {

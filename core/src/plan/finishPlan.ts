@@ -258,8 +258,7 @@ function coolingOf(solver: DrinkSolver, made: readonly Made[], jug: Jug, jugs: J
     jugLiquid: jug.liquid,
     waterG: water.reduce((sum, ml) => sum + ml, 0),
     kitchen,
-    // What is poured at once, or was never hot, needs no bath.
-    helped: !servedAtOnce({ target, brews: made }) && made.some((b) => everC(b.run) > HOT_C),
+    help: servedAtOnce({ target, brews: made }) ? 'none' : made.some((b) => everC(b.run) > HOT_C) ? 'both' : 'ice',
   });
 }
 

@@ -230,7 +230,10 @@ function noPotFor({ vessels }: Kitchen, { vesselKind }: BrewWay, times: number):
   return {
     kind: 'no-plan',
     limit: 'vessel',
-    message: `The largest ${vesselKind} holds ${few(largest / 1000)} L: ${times === 1 ? 'as it is written' : `${few(times)} times what is written`}, it does not fit even into four of them.`,
+    message:
+      times === 1
+        ? `The largest ${vesselKind} holds ${few(largest / 1000)} L: as it is written, it does not fit even into four of them.`
+        : `The largest ${vesselKind} holds ${few(largest / 1000)} L, too little for this much even in four at once.`,
     nearest: undefined,
   };
 }

@@ -328,11 +328,15 @@ describe('at the stove and on the shelf', () => {
   };
   const pull: BatchEventBody = { type: 'stage-ended', brewId: 'concentrate', stageId: 'steep' };
 
-  it('time that has passed blocks: a steep forgotten for seven hours goes no further, and can be thrown away', () => {
+  it('time that has passed blocks: a steep forgotten for seven hours can be told and thrown away, and is not mixed', () => {
     expect(ids(aBatch(heated), 25)).not.toContain('TT-06');
     expect(ids(aBatch(heated), 427)).toContain('TT-06');
     expect(asked(aBatch(heated), pull, 25)).toBe('accepted');
-    expect(asked(aBatch(heated), pull, 427)).toMatch(/^blocked TT-06/);
+    // What was done can always be told; what it means is said, and it is not served.
+    expect(asked(aBatch(heated), pull, 427)).toBe('accepted');
+    const out: Told = [430, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1100, method: 'jug' }];
+    const mix = { type: 'mixed', mix: { concentrate: 1000, syrup: 280, water: 850 }, hadMl: { syrup: 310 }, sugarAddedG: 0 } as const;
+    expect(asked(aBatch([...heated, [427, pull], out]), mix, 431)).toMatch(/^blocked /);
     expect(asked(aBatch(heated), { type: 'discarded', why: 'forgotten' }, 427)).toBe('accepted');
   });
   it('a reading blocks: still 30 °C two and a half hours after the strain', () => {

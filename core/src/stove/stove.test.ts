@@ -265,8 +265,12 @@ describe('calls', () => {
     expect(readyAtMs(aBatch([BOILED]), BREW, at(30))!).toBe(at(30));
   });
 
-  it('has no call left once the batch is away', () =>
-    expect(callsAt(aBatch(MEASURED), at(40)).map((c) => c.id)).toContain('mix'));
+  it('wants the bath before the jug', () =>
+    expect(callsAt(aBatch(MEASURED), at(40)).map((c) => c.id)).toEqual(['bath']));
+  it('mixes only after the bath that was planned, or once it was said how it cools instead', () => {
+    for (const how of ['ice-bath', 'counter', 'fridge'] as const)
+      expect(callsAt(aBatch([...MEASURED, [41, { type: 'cooled-by', how }]]), at(42)).map((c) => c.id)).toEqual(['mix']);
+  });
 });
 
 describe('forgot it', () => {
@@ -317,9 +321,10 @@ describe('cooling', () => {
     expect(early!.state).toBe('in-time');
     expect(late!.state).toBe('act');
     expect(over!.state).toBe('missed');
-    expect(callsAt(aBatch(strained), at(130)).some((c) => c.what.kind === 'cool')).toBe(true);
+    const saves = (m: number) => callsAt(aBatch(strained), at(m)).some((c) => c.what.kind === 'cool' && !c.what.planned);
+    expect(saves(130)).toBe(true);
     for (const minute of [23, 150])
-      expect(callsAt(aBatch(strained), at(minute)).some((c) => c.what.kind === 'cool')).toBe(false);
+      expect(saves(minute)).toBe(false);
   });
 
   it('an ice bath is faster than a fridge, a fridge than a counter', () => {
