@@ -269,7 +269,8 @@ export {
 } from './keeping/kept';
 
 export { shelfItemsOf } from './keeping/shelf';
-export { allergens, howToDrink, labelLines, markOf, stopsLabel, stopsWords, type LabelLine } from './label/labelText';
+export { howToDrink, partsWords, type Drunk as HowDrunk } from './keeping/howToDrink';
+export { labelLines, markOf, stopsLabel, stopsWords, type LabelLine } from './label/labelText';
 export {
   bleedOf,
   BLEED_MM,
@@ -593,7 +594,7 @@ export { readPhoto, type PhotoReading } from './colour/fromPhoto';
 export { COLOURANTS } from './colour/colourants';
 export { liquorColour, toHex, type Rgb } from './colour/liquorColour';
 export { kitchenBoilingPoint } from './heat/heating';
-export { dilutionLine, drinkLine, labelLine, partsWords } from './jug/labelLine';
+export { dilutionLine, labelLine } from './jug/labelLine';
 export { standardFor } from './jug/jugStandard';
 export { expectedOf } from './instruments/expected';
 export { pourCountsFrom } from './safety/factsOf';

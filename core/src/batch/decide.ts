@@ -93,15 +93,7 @@ export function decide(batch: Batch, event: BatchEventBody, at: string): Decisio
 const NEVER_STOPPED = new Set(['discarded', 'heard', 'acknowledged']);
 
 /** What a block stops: beginning it, serving it, calling it good. What was done at a pot can always be told. */
-const GATED = new Set([
-  'brew-started',
-  'mixed',
-  'bottled',
-  'added',
-  'poured',
-  'filled',
-  'tasted',
-]);
+const GATED = new Set(['brew-started', 'mixed', 'bottled', 'added', 'poured', 'filled', 'tasted']);
 
 /** How long before its start was told a pot may have been on, min: a jar may have stood for a year. House choice. */
 export const BEFORE_THE_START_MIN = 400 * 1440;

@@ -154,8 +154,7 @@ function sweetenedAndThinned(brewed: Liquid, wantedSugarGPerL: number, totalMl: 
 }
 
 /** Volume that is expected of a brew as it really went, all pots, ml: what the mix reckons with too. */
-export const expectedVolumeMl = (batch: Batch, brewId: string): number =>
-  volumeMl(concentrateOf(batch, brewId));
+export const expectedVolumeMl = (batch: Batch, brewId: string): number => volumeMl(concentrateOf(batch, brewId));
 
 /** Everything of a batch that runs, what is due first before the rest. */
 export const progressesAt = (batch: Batch, nowMs: number): readonly Progress[] =>

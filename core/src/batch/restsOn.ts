@@ -1,4 +1,3 @@
-import type { Batch } from './batch';
 import type { BatchEvent, BatchEventBody } from './batchEvent';
 
 // What of a batch rests on what: what is taken back takes along what rests on it.
@@ -71,8 +70,7 @@ export function goesAlong(standing: readonly BatchEvent[], event: BatchEvent): r
   const going = new Set([event, ...standing.filter((e) => e.id !== event.id && ofOneTap(event, e))]);
   const later = [...standing].sort(inOrder);
   // In order of time, so that what rests on something is met after it.
-  for (const e of later)
-    if (!going.has(e) && [...going].some((g) => inOrder(g, e) < 0 && restsOn(e, g))) going.add(e);
+  for (const e of later) if (!going.has(e) && [...going].some((g) => inOrder(g, e) < 0 && restsOn(e, g))) going.add(e);
   return [...going].filter((e) => e.id !== event.id).sort((a, b) => inOrder(b, a));
 }
 
@@ -94,7 +92,7 @@ export function takenBack(events: readonly BatchEvent[]): ReadonlySet<string> {
 }
 
 /** Events that count, without those that were taken back. */
-export function standingEvents({ events }: Pick<Batch, 'events'>): readonly BatchEvent[] {
+export function standingEvents({ events }: { readonly events: readonly BatchEvent[] }): readonly BatchEvent[] {
   const gone = takenBack(events);
   return events.filter((e) => !gone.has(e.id) && e.type !== 'undone');
 }

@@ -1,5 +1,6 @@
 import type { Kitchen } from '../drink/drink';
 import { volumeMl } from '../liquid/liquid';
+import { onceEach, wentInWith } from '../keeping/wentIn';
 import { holdsAnything, itemFrom, type ShelfItem } from '../keeping/shelfItem';
 import type { StoredVessel } from '../keeping/storedVessel';
 import { jugForGlass } from '../plan/glass';
@@ -50,6 +51,9 @@ function itemOf(jug: FreeJug, stored: StoredVessel, kitchen: Kitchen): ShelfItem
     glassX: Math.min(jug.wantedX, 1) * thinningOf(jug, kitchen),
     glassMl: jug.glassMl,
     iced: jug.iced,
+    hot: false,
+    build: [],
+    wentIn: onceEach([...jug.parts.flatMap(wentInWith), ...stored.added.flatMap(wentInWith)]),
     shape: { kind: 'jug', capacityMl: jug.capacityMl },
     filledMl: told?.ml ?? volumeMl(stored.liquid),
     madeOn: jug.pouredAt,

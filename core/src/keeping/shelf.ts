@@ -4,7 +4,8 @@ import { filledMlOf } from '../batch/filledMl';
 import { factsOfStored, keptAt, madeAt } from '../safety/factsOf';
 import { vulnerableDrinker, windowOf } from '../safety/derive';
 import { windowEndMs } from './keepingClock';
-import { holdsAnything, itemFrom, type ShelfItem } from './shelfItem';
+import { holdsAnything, itemFrom, type GlassPart, type ShelfItem } from './shelfItem';
+import { wentIntoStored } from './wentIn';
 import type { KeptShape, StoredVessel } from './storedVessel';
 
 /** Items of one batch that hold anything, at a moment. Days count from the brew, not from straining. */
@@ -27,6 +28,9 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     glassX: plan.promised.jugX,
     glassMl: plan.target.glassMl,
     iced: plan.target.iced,
+    hot: plan.target.hot ?? false,
+    build: stored.root === JUG ? besideIn(plan) : [],
+    wentIn: wentIntoStored(batch, stored),
     shape: shapeOf(batch, stored),
     filledMl: filledMlOf(batch, stored),
     madeOn: madeAt(batch),
@@ -36,6 +40,15 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     restedFrom: restedFrom(batch, stored),
   });
 }
+
+/** What a drink has in each glass beside its jug, as its recipe pours it. */
+const besideIn = ({ drink, target }: Batch['plan']): readonly GlassPart[] =>
+  drink.mix
+    .filter((l) => l.at === 'glass')
+    .map(({ name, book }) => ({
+      name: name.toLowerCase(),
+      ml: typeof book === 'number' ? (book * target.glassMl) / 1000 : 0,
+    }));
 
 /** A brew that is kept by itself, or left over, stands in a bottle that holds it. */
 const BOTTLE_STEP_ML = 250;

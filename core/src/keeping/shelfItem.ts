@@ -1,5 +1,5 @@
 import type { KeptWhere } from './kept';
-import { drinkLine } from '../jug/labelLine';
+import type { WentIn } from './wentIn';
 import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
 import { figuresOf, waterToThinMl, type JugFigures } from '../plan/mixJug';
 import { requirePositive } from '../quantity/range';
@@ -28,10 +28,13 @@ export type ShelfItem = {
   where: KeptWhere;
   /** how to dilute it, undefined for a drink that is poured as it is */
   dilution: Dilution | undefined;
-  /** how it is drunk, in a line */
-  howToDrink: string;
+  /** what its drink has beside it in each glass, in the order of pouring; none where it is let down with water or poured as it is */
+  build: readonly GlassPart[];
+  /** all that went into it */
+  wentIn: readonly WentIn[];
   glassMl: number;
   iced: boolean;
+  hot: boolean;
   madeOn: string;
   filledAt: string;
   useBy: string;
@@ -41,6 +44,9 @@ export type ShelfItem = {
   restedFrom: string | undefined;
   labelledAt: string | undefined;
 };
+
+/** What goes into each glass beside what stands, ml; 0 fills it up or is by taste. */
+export type GlassPart = { name: string; ml: number };
 
 /** One part to how many parts of water, to a strength or, for a syrup, to a sweetness. */
 export type Dilution = { waterPerPart: number } & ({ toX: number } | { toSugarGPerL: number });
@@ -59,6 +65,9 @@ export type ItemOf = {
   glassX: number;
   glassMl: number;
   iced: boolean;
+  hot: boolean;
+  build: readonly GlassPart[];
+  wentIn: readonly WentIn[];
   /** what it stands in where that was not told */
   shape: KeptShape;
   /** when it was filled, so that what is left can be counted in pieces, ml */
@@ -87,7 +96,6 @@ export function itemFrom(stored: StoredVessel, of: ItemOf): ShelfItem {
     pieces: piecesLeft(stored, filledMl),
     where: stored.where,
     dilution,
-    howToDrink: drinkLine({ waterPerPart: dilution?.waterPerPart ?? 0, iced: of.iced, glassMl: of.glassMl }),
     filledAt: stored.filledAt,
     labelledAt: stored.labelledAt,
   };

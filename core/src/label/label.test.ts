@@ -9,7 +9,8 @@ import { cautionsOnShelf } from '../keeping/shelfCautions';
 import { drawLabel, wordsInside, type LabelShape } from './drawLabel';
 import { fitLabel, LEAST_PT, MM_PER_PT, roomOf, type Measure } from './fitLabel';
 import { bleedOf, BLEED_MM, PAPERS, placesOnSheet, SAFE_MM, SHEETS, type LabelSheet } from './labelSheet';
-import { howToDrink, labelLines, markOf, stopsLabel, stopsWords } from './labelText';
+import { howToDrink } from '../keeping/howToDrink';
+import { labelLines, markOf, stopsLabel, stopsWords } from './labelText';
 
 const MIXED: readonly Told[] = [
   ...MEASURED,

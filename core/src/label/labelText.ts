@@ -1,12 +1,8 @@
-import { apparentBrix, massG, volumeMl, type Liquid } from '../liquid/liquid';
-import { plantOfBody } from '../liquid/liquid';
+import { apparentBrix, massG, volumeMl } from '../liquid/liquid';
 import { glassFrom, type ShelfItem } from '../keeping/shelfItem';
 import { JUG } from '../keeping/storedVessel';
-import { asFraction, CUP_ML, TBSP_ML } from '../quantity/kitchenMeasures';
-import { knownPlant } from '../reference/plants';
-import type { Botanical } from '../reference/botanical';
+import { howToDrink } from '../keeping/howToDrink';
 import { findingsOf } from '../safety/evaluate';
-import { SWEETENERS } from '../sugar/sweeteners';
 import { strengthInWords, sweetnessInWords } from '../words/strengthWords';
 
 // What stands on a label: what it is, how to drink it, until when, what is in it, and what the rule book wants said.
@@ -43,12 +39,12 @@ export function labelLines(
     { kind: 'title', text: item.drinkName },
     gift ? { kind: 'gift', text: gift, rank: 2 } : undefined,
     { kind: 'text', text: whatItIs(item), short: shortly(item), rank: 3 },
-    { kind: 'drink', text: howToDrink(item, measures) },
+    { kind: 'drink', text: howToDrink({ ...item, frozenAsIs: item.shape.kind === 'moulds' }, measures) },
     { kind: 'dates', text: `use by ${day(item.useBy)}${item.where === 'freezer' ? ', frozen' : ''}` },
     { kind: 'text', text: `made ${day(item.madeOn)}`, rank: 1 },
     { kind: 'text', text: `${keptWhere(item)}: ${item.window.reason}`, short: keptWhere(item), rank: 5 },
-    { kind: 'text', text: `In it: ${contents(liquid).join(', ')}.`, rank: 4 },
-    allergens(liquid).length > 0 ? { kind: 'text', text: `Contains ${allergens(liquid).join(', ')}.` } : undefined,
+    { kind: 'text', text: `In it: ${contents(item).join(', ')}.`, rank: 4 },
+    allergensIn(item).length > 0 ? { kind: 'text', text: `Contains ${allergensIn(item).join(', ')}.` } : undefined,
     figures.sugarGPerL >= 1
       ? { kind: 'text', text: `${Math.round(figures.sugarGPerL)} g/L of sugar`, rank: 6 }
       : { kind: 'text', text: 'no sugar', rank: 8 },
@@ -77,46 +73,17 @@ const fixed = (x: number): string => x.toFixed(x >= 1.995 ? 1 : 2);
 const keptWhere = ({ where }: ShelfItem): string =>
   ({ fridge: 'keep it in the fridge', freezer: 'keep it frozen', cupboard: 'keep it in the cupboard' })[where];
 
-/** "110 ml with 140 ml cold water, over ice": one glass of it, in the cook's own measures. */
-export function howToDrink(
-  item: Pick<ShelfItem, 'dilution' | 'glassMl' | 'volumeMl' | 'iced' | 'pieces' | 'shape'>,
-  measures: LabelWishes['measures'],
-): string {
-  const ice = item.iced ? ' over ice' : '';
-  if (item.shape.kind === 'moulds') return 'as it is, frozen';
-  if (!item.dilution) return `as it is${ice || ', cold'}`;
-  const { ofItMl, waterMl } = glassFrom({ ...item, volumeMl: Infinity });
-  const parts = item.dilution.waterPerPart;
-  const rounded = parts >= 1 ? Math.round(parts * 4) / 4 : Math.round(parts * 20) / 20;
-  return `1 part with ${rounded} ${rounded === 1 ? 'part' : 'parts'} of cold water${ice}: ${inMeasure(ofItMl, measures)} and ${inMeasure(waterMl, measures)} to a glass`;
-}
-
-/** A volume by what the cook measures with. */
-function inMeasure(ml: number, measures: LabelWishes['measures']): string {
-  if (measures === 'metric') return `${ml >= 50 ? Math.round(ml / 10) * 10 : Math.round(ml / 5) * 5} ml`;
-  if (ml < 3.5 * TBSP_ML) return `${asFraction(Math.max(0.5, Math.round((ml / TBSP_ML) * 2) / 2))} tbsp`;
-  if (measures === 'imperial') return `${Math.round(ml / 28.4131)} fl oz`;
-  const cups = Math.max(0.25, Math.round((ml / CUP_ML) * 4) / 4);
-  return `${asFraction(cups)} ${cups > 1 ? 'cups' : 'cup'}`;
-}
-
 /** All that is in it by name, what is most of it first. */
-function contents(liquid: Liquid): readonly string[] {
-  const byPlant = new Map<string, number>();
-  const note = (plant: string, g: number): void => {
-    if (g > 0.005) byPlant.set(plant, (byPlant.get(plant) ?? 0) + g);
-  };
-  for (const [kind, g] of Object.entries(liquid.bodyG)) note(plantOfBody(kind), g);
-  for (const [plant, g] of Object.entries(liquid.harshG)) note(plant, g);
-  const plants = [...byPlant]
-    .sort((a, b) => b[1] - a[1])
-    .map(([plant]) => plainName(knownPlant(liquid.own, plant)?.name ?? 'a plant'));
-  const sweet = Object.entries(liquid.sugarG)
-    .filter(([kind, g]) => g > 0.5 && !kind.startsWith('own:'))
-    .map(([kind]) => (SWEETENERS as Readonly<Record<string, { name: string }>>)[kind]?.name.toLowerCase() ?? 'sugar');
-  return [...new Set(['water', ...plants, ...sweet, ...(liquid.ethanolG > 0 ? ['spirit'] : [])])].slice(0, 14);
+function contents({ wentIn, liquid }: ShelfItem): readonly string[] {
+  const names = wentIn.map(({ name }) => plainName(name));
+  const spirit = liquid.ethanolG > 0 && !names.some((n) => SPIRITS.test(n)) ? ['spirit'] : [];
+  return [...new Set(['water', ...names, ...spirit])];
 }
 
+/** What is called so is alcohol by its name. */
+const SPIRITS = /spirit|gin|rum|vodka|brandy|whisk|liqueur|bitters|wine/;
+
+/** "Green cardamom, pods" is cardamom; sugars keep their colour. */
 const plainName = (name: string): string => name.split(/[,(]/)[0]!.trim().toLowerCase();
 
 /** Caution keys and forms of plants that are allergens to be named, in the words of a label. */
@@ -129,12 +96,9 @@ const ALLERGEN_WORDS: readonly (readonly [string, string])[] = [
   ['coconut_allergy', 'coconut'],
 ];
 
-/** Allergens that are named on a label, by the plants in it. Traces of a packet are told by the packet alone. */
-export function allergens(liquid: Liquid): readonly string[] {
-  const plants = [...new Set([...Object.keys(liquid.bodyG).map(plantOfBody), ...Object.keys(liquid.harshG)])].flatMap(
-    (p): Botanical[] => [knownPlant(liquid.own, p)].filter((b) => b !== undefined),
-  );
-  const keys = new Set(plants.flatMap((b) => b.cautionKeys));
+/** Allergens that are named on a label, by all that went in. Traces of a packet are told by the packet alone. */
+function allergensIn({ wentIn, liquid }: ShelfItem): readonly string[] {
+  const keys = new Set(wentIn.flatMap(({ plant }) => plant?.cautionKeys ?? []));
   return [
     ...(liquid.milkMl > 0 ? ['milk or what stands for it'] : []),
     ...ALLERGEN_WORDS.flatMap(([key, word]) => (keys.has(key) ? [word] : [])),

@@ -69,7 +69,8 @@ function needsOf(plan: Plan): ReadonlyMap<string, number> {
   for (const l of leafOf(plan)) need(l.plant, l.grams);
   for (const { id, from } of plan.drink.mix) {
     const ml = (plan.jug.mix[id] ?? 0) + (plan.glass.atGlassMl[id] ?? 0) * plan.glass.count;
-    if (from.kind === 'juice' && ml > 0.5) need(from.plant, massG(juiceOf(plantIn(plantsOf(plan.drink), from.plant), ml)));
+    if (from.kind === 'juice' && ml > 0.5)
+      need(from.plant, massG(juiceOf(plantIn(plantsOf(plan.drink), from.plant), ml)));
   }
   for (const s of plan.syrups) if (s.sugarG > 0.5) need(s.sweetener, s.sugarG);
   for (const b of plan.brews) for (const [kind, g] of Object.entries(b.sweetenedG)) if (g > 0.5) need(kind, g);
@@ -119,11 +120,16 @@ function inShopUnits(
         ? (fruit.zestGPerPiece ?? given.wholeG * 0.1)
         : given.usableG;
     const pieces = piecesFor(missingG / perPiece);
-    return { grams: pieces.count * fruit.pieceG, text: `${pieces.count} × ${fruit.name.toLowerCase()}`, spare: pieces.spare };
+    return {
+      grams: pieces.count * fruit.pieceG,
+      text: `${pieces.count} × ${fruit.name.toLowerCase()}`,
+      spare: pieces.spare,
+    };
   }
   if (b?.pieceG && b.pieceName && (b.form === 'bag' || b.pieceG >= BOUGHT_BY_PIECE_G)) {
     const own = entry?.measures?.pieceG ?? b.pieceG;
-    const pieces = b.form === 'fresh' ? piecesFor(missingG / own) : { count: Math.ceil(missingG / own - 0.02), spare: false };
+    const pieces =
+      b.form === 'fresh' ? piecesFor(missingG / own) : { count: Math.ceil(missingG / own - 0.02), spare: false };
     return { grams: pieces.count * own, text: `${pieces.count} × ${b.pieceName}`, spare: pieces.spare };
   }
   if (b && (b.form === 'fresh' || b.form === 'puree' || b.form === 'juice' || b.form === 'frozen')) {

@@ -97,7 +97,10 @@ describe('the jug from what came out', () => {
     const short = shortFall(onHand(1145, 150), wanted)!;
     expect(short.sameVolume.missed).toEqual(['sugar']);
     const solids = short.sugarToAddG * SWEETENERS.white_sugar.solids;
-    expect(solids + totalOf(short.sameVolume.liquid.sugarG)).toBeCloseTo((wanted.sugarGPerL * wanted.volumeMl) / 1000, 3);
+    expect(solids + totalOf(short.sameVolume.liquid.sugarG)).toBeCloseTo(
+      (wanted.sugarGPerL * wanted.volumeMl) / 1000,
+      3,
+    );
     // Honey is less sweet by the gram.
     const honey = shortFall(onHand(1145, 150), wanted, 'honey')!;
     expect(honey.sugarToAddG / short.sugarToAddG).toBeCloseTo(0.999 / 0.779, 2);

@@ -104,9 +104,8 @@ const NEAR_ENOUGH = 0.004;
 /** How many times the card gives so much; undefined where no size does. */
 function timesFor(wantedMl: number, writtenMl: number, jugMlAt: (times: number) => number): number | undefined {
   let times = wantedMl / writtenMl;
-  let gives = NaN;
   for (let i = 0; i < 6; i++) {
-    gives = jugMlAt(times);
+    const gives = jugMlAt(times);
     if (!(gives > 0)) return undefined;
     if (Math.abs(gives / wantedMl - 1) < NEAR_ENOUGH) break;
     times *= wantedMl / gives;

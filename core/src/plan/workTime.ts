@@ -74,8 +74,10 @@ export const betweenStages = (way: PlannedBrew['way'], run: PlannedBrew['run']):
 export const mixMinutes = ({ drink }: Plan): number => (drink.mix.length > 1 ? HANDS.mix : 0);
 
 /** Poured hot, or hot over ice: nothing waits for a fridge. */
-export const servedAtOnce = (plan: { target: Pick<Plan['target'], 'hot'>; brews: readonly { way: BrewWay }[] }): boolean =>
-  plan.target.hot === true || plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
+export const servedAtOnce = (plan: {
+  target: Pick<Plan['target'], 'hot'>;
+  brews: readonly { way: BrewWay }[];
+}): boolean => plan.target.hot === true || plan.brews.some((b) => b.way.stages.some((s) => s.kind === 'onto-ice'));
 
 /** What of it asks for the hands, min. */
 export const handsOnMinutes = (plan: Plan): number =>

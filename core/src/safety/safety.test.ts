@@ -335,7 +335,12 @@ describe('at the stove and on the shelf', () => {
     // What was done can always be told; what it means is said, and it is not served.
     expect(asked(aBatch(heated), pull, 427)).toBe('accepted');
     const out: Told = [430, { type: 'measured', what: 'volume', brewId: 'concentrate', value: 1100, method: 'jug' }];
-    const mix = { type: 'mixed', mix: { concentrate: 1000, syrup: 280, water: 850 }, hadMl: { syrup: 310 }, sugarAddedG: 0 } as const;
+    const mix = {
+      type: 'mixed',
+      mix: { concentrate: 1000, syrup: 280, water: 850 },
+      hadMl: { syrup: 310 },
+      sugarAddedG: 0,
+    } as const;
     expect(asked(aBatch([...heated, [427, pull], out]), mix, 431)).toMatch(/^blocked /);
     expect(asked(aBatch(heated), { type: 'discarded', why: 'forgotten' }, 427)).toBe('accepted');
   });

@@ -15,7 +15,15 @@ export type CallWhat =
   /** `brewId`: the brew whose heat waits for it */
   | { kind: 'lay-out'; brewId: string }
   | { kind: 'start'; brewId: string }
-  | { kind: 'put-in'; brewId: string; ingredientId: string; plant: string; grams: number; written?: string; asked?: true }
+  | {
+      kind: 'put-in';
+      brewId: string;
+      ingredientId: string;
+      plant: string;
+      grams: number;
+      written?: string;
+      asked?: true;
+    }
   | { kind: 'take-out'; brewId: string; ingredientId: string; plant: string }
   | { kind: 'end-stage'; brewId: string; stageId: string; skippable: boolean }
   | { kind: 'tend'; brewId: string; task: TendingTask }

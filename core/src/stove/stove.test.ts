@@ -269,7 +269,9 @@ describe('calls', () => {
     expect(callsAt(aBatch(MEASURED), at(40)).map((c) => c.id)).toEqual(['bath']));
   it('mixes only after the bath that was planned, or once it was said how it cools instead', () => {
     for (const how of ['ice-bath', 'counter', 'fridge'] as const)
-      expect(callsAt(aBatch([...MEASURED, [41, { type: 'cooled-by', how }]]), at(42)).map((c) => c.id)).toEqual(['mix']);
+      expect(callsAt(aBatch([...MEASURED, [41, { type: 'cooled-by', how }]]), at(42)).map((c) => c.id)).toEqual([
+        'mix',
+      ]);
   });
 });
 
@@ -321,10 +323,10 @@ describe('cooling', () => {
     expect(early!.state).toBe('in-time');
     expect(late!.state).toBe('act');
     expect(over!.state).toBe('missed');
-    const saves = (m: number) => callsAt(aBatch(strained), at(m)).some((c) => c.what.kind === 'cool' && !c.what.planned);
+    const saves = (m: number) =>
+      callsAt(aBatch(strained), at(m)).some((c) => c.what.kind === 'cool' && !c.what.planned);
     expect(saves(130)).toBe(true);
-    for (const minute of [23, 150])
-      expect(saves(minute)).toBe(false);
+    for (const minute of [23, 150]) expect(saves(minute)).toBe(false);
   });
 
   it('an ice bath is faster than a fridge, a fridge than a counter', () => {

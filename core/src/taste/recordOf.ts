@@ -83,8 +83,7 @@ export function tastingRecordsOfJug(
     });
 }
 
-const undoneIn = ({ events }: FreeJug, id: string): boolean =>
-  takenBackOfJug(events).has(id);
+const undoneIn = ({ events }: FreeJug, id: string): boolean => takenBackOfJug(events).has(id);
 
 const thinned = (l: Liquid, times: number): Liquid => ({ ...l, waterG: l.waterG + (times - 1) * volumeMl(l) });
 

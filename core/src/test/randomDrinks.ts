@@ -1,13 +1,42 @@
 import fc from 'fast-check';
 import type { BrewWay, Drink, MixLine, Stage } from '../drink/drink';
-import { boilDown, drinkOf, heatTo, inFridge, juice, made, offHeat, part, put, simmer, sugar, syrup, through, water } from './asMade';
+import {
+  boilDown,
+  drinkOf,
+  heatTo,
+  inFridge,
+  juice,
+  made,
+  offHeat,
+  part,
+  put,
+  simmer,
+  sugar,
+  syrup,
+  through,
+  water,
+} from './asMade';
 
 // Drinks as nobody thought of them: one to four brews, plants or juice in the pot, with and without water, sugar, a syrup, juice.
 
-const LEAVES = ['black_tea_leaf', 'roselle_dried_whole', 'rooibos_cut', 'ginger_fresh', 'peppermint_dried', 'chamomile_dried', 'rosehip_dried_cut', 'cassia_stick'];
+const LEAVES = [
+  'black_tea_leaf',
+  'roselle_dried_whole',
+  'rooibos_cut',
+  'ginger_fresh',
+  'peppermint_dried',
+  'chamomile_dried',
+  'rosehip_dried_cut',
+  'cassia_stick',
+];
 const JUICES = ['apple_juice', 'pear_juice', 'orange_juice'];
 
-const tail = fc.constantFrom<readonly Stage[]>([], [sugar(60)], [sugar(120), sugar(40, 'honey', 'honey')], [sugar(80), boilDown({ share: 0.7 })]);
+const tail = fc.constantFrom<readonly Stage[]>(
+  [],
+  [sugar(60)],
+  [sugar(120), sugar(40, 'honey', 'honey')],
+  [sugar(80), boilDown({ share: 0.7 })],
+);
 const steeped: fc.Arbitrary<BrewWay> = fc
   .tuple(
     fc.integer({ min: 150, max: 2000 }),
@@ -37,7 +66,10 @@ const mulled: fc.Arbitrary<BrewWay> = fc
 /** A drink of one to four brews, poured together whole, with what else there may be in a jug. */
 export const randomDrink: fc.Arbitrary<Drink> = fc
   .tuple(
-    fc.array(fc.oneof({ weight: 3, arbitrary: steeped }, { weight: 1, arbitrary: mulled }), { minLength: 1, maxLength: 4 }),
+    fc.array(fc.oneof({ weight: 3, arbitrary: steeped }, { weight: 1, arbitrary: mulled }), {
+      minLength: 1,
+      maxLength: 4,
+    }),
     fc.subarray(['water', 'syrup', 'juice', 'glass'] as const),
     fc.integer({ min: 200, max: 2000 }),
   )

@@ -1,6 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import { decideFreeJug, freeJugAfter, goesAlongInJug, takenBackOfJug, volumeMl, warningsOfJug, type FreeJug, type FreeJugEvent } from '@steepsis/core';
+import {
+  decideFreeJug,
+  freeJugAfter,
+  goesAlongInJug,
+  takenBackOfJug,
+  volumeMl,
+  warningsOfJug,
+  type FreeJug,
+  type FreeJugEvent,
+} from '@steepsis/core';
 import type { JugList, JugSay, JugView, StartJug } from '@steepsis/contract';
 import { PoursService, refuseBlocked } from '../pours/pours.service';
 import { CONFIG, type Config } from '../shared/config';

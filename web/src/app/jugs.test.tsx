@@ -304,10 +304,10 @@ describe('words of amounts', () => {
   it('reads halves of a millilitre below ten', () =>
     expect([mlWords(4.3), mlWords(43.3)]).toEqual(['4.5 ml', '43 ml']));
   it('writes a strong jug’s label in parts, and a right one’s as it is', () => {
-    expect(dilutionLine({ strengthX: 2, wantedX: 1, thinning: 1, glassMl: 250 })).toBe(
-      '1 part with 1 part of cold water, cold',
+    expect(dilutionLine({ strengthX: 2, wantedX: 1, thinning: 1, glassMl: 250, measures: 'metric' })).toBe(
+      '1 part with 1 part of cold water, cold: 130 ml and 130 ml to a glass',
     );
-    expect(dilutionLine({ strengthX: 1.1, wantedX: 1, thinning: 1.1, glassMl: 250 })).toBe(
+    expect(dilutionLine({ strengthX: 1.1, wantedX: 1, thinning: 1.1, glassMl: 250, measures: 'metric' })).toBe(
       'Pour 250 ml as it is over ice',
     );
   });

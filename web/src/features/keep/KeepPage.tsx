@@ -1,6 +1,14 @@
 import { useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
-import { actionsOf, JUG, SHELF_PLACES, type ShelfAction, type ShelfOwner, type ShelfPlace } from '@steepsis/core';
+import {
+  howToDrink,
+  actionsOf,
+  JUG,
+  SHELF_PLACES,
+  type ShelfAction,
+  type ShelfOwner,
+  type ShelfPlace,
+} from '@steepsis/core';
 import { useAtStove, useSayOfThing, type ShelfSay } from '@/shared/api/queries';
 import { BatchWays } from '@/features/steep';
 import * as f from '@/shared/format/format';
@@ -249,7 +257,7 @@ function Told({
         {item.pieces !== undefined && `${item.pieces} of ${item.shape.pieces} left, `}
         {item.figures.strengthX > 0 ? f.strengthSaid(item.figures.strengthX) : f.sweetSaid(item.figures.sugarGPerL)}
       </p>
-      {!away && <p className="text-sm leading-snug text-muted">{item.howToDrink}</p>}
+      {!away && <p className="text-sm leading-snug text-muted">{howToDrink(item, f.measures())}</p>}
       <p className={`font-semibold ${away ? 'text-stop' : ''}`}>{untilWords(thing)}</p>
       {placed.place === 'pour-away' && <p className="text-sm leading-snug">{placed.why}</p>}
       {several ? (

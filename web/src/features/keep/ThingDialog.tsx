@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { JUG, type PhReading } from '@steepsis/core';
+import { howToDrink, JUG, type PhReading } from '@steepsis/core';
 import type { ShelfSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
 import type { Thing } from '@/shared/keep/things';
@@ -54,7 +54,7 @@ export function ThingDialog({
             <div className="min-w-0 flex-1">
               <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-[0.95rem]">
                 <Row name="Holds">{holdsWords(item)}</Row>
-                {!away && <Row name="To drink">{item.howToDrink}</Row>}
+                {!away && <Row name="To drink">{howToDrink(item, f.measures())}</Row>}
                 <Row name="Made">{f.moment(item.madeOn)}</Row>
                 <Row name="Use by">
                   <strong className={placed.place === 'keeps' || placed.place === 'frozen' ? '' : 'text-stop'}>

@@ -243,6 +243,7 @@ function JugFacts({
                   wantedX: Math.min(jug.wantedX, 1),
                   thinning,
                   glassMl: jug.glassMl,
+                  measures: f.measures(),
                 })}
               />
             </dd>

@@ -21,6 +21,7 @@ import {
   plannedMl,
   roundTo,
   shortFall,
+  shelfItemsOf,
   standardOf,
   vesselOf,
   volumeMl,
@@ -33,7 +34,7 @@ import {
   type OnHand,
   type ShortFall,
   type Wish,
-  dilutionLine,
+  howToDrink,
   fillBottles,
 } from '@steepsis/core';
 import { serverNow, useNow } from '@/shared/api/clock';
@@ -109,6 +110,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
   if (house.isError) return <Failed error={house.error} retry={() => void house.refetch()} />;
   const away = jugToPourAway(batch, now);
   const figures = figuresOf(jug.liquid, standardOf(batch));
+  const stands = shelfItemsOf(batch, now).find((i) => i.vesselId === JUG);
   const undone = new Set(batch.events.flatMap((e) => (e.type === 'undone' ? [e.eventId] : [])));
   const last = batch.events.filter((e) => e.type === 'added' && !undone.has(e.id)).at(-1);
   return (
@@ -129,15 +131,7 @@ function PouredJug({ batch }: { batch: Batch }): ReactNode {
       <MixPlaces />
       <AgainstWhich batch={batch} />
       <p className="mb-3 flex flex-wrap items-center gap-x-3">
-        For its label:{' '}
-        <LabelLine
-          line={dilutionLine({
-            strengthX: figures.strengthX,
-            wantedX: target.strengthX,
-            thinning: subject.drunk.thinning,
-            glassMl: target.glassMl,
-          })}
-        />
+        For its label: {stands && <LabelLine line={howToDrink(stands, f.measures())} />}
       </p>
       <Refusal error={say.error} />
       {away ? (

@@ -83,9 +83,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
   const [before, setBefore] = useState<Readonly<Record<string, number>>>({});
   const change = (part: Partial<Occasion>): void => edited.change({ ...occasion, ...part });
   const keep = (body: Occasion): Promise<unknown> =>
-    save
-      .mutateAsync({ kind: 'occasions', version: edited.base, body })
-      .then(() => edited.settled(body, edited.base));
+    save.mutateAsync({ kind: 'occasions', version: edited.base, body }).then(() => edited.settled(body, edited.base));
   useKeptByItself(edited.changed && !edited.behind && !save.isPending ? occasion : undefined, keep);
   const [opened] = useState(kept.body);
   const sinceOpened = JSON.stringify(occasion) !== JSON.stringify(opened);
@@ -134,9 +132,7 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <>
           <LinkButton to="/plan/occasion">All occasions</LinkButton>
           {day && <TakeItOut occasion={occasion} day={day} lines={lines} kitchen={forPlans} />}
-          {sinceOpened && !occasion.sheet && (
-            <Button onClick={() => edited.change(opened)}>Undo my changes</Button>
-          )}
+          {sinceOpened && !occasion.sheet && <Button onClick={() => edited.change(opened)}>Undo my changes</Button>}
           <span role="status" className="self-center text-sm text-muted">
             {edited.changed ? (save.error ? 'Not kept.' : 'Keeping it…') : 'Kept.'}
           </span>
@@ -185,8 +181,8 @@ function OccasionPage({ kept, house }: { kept: Kept<Occasion>; house: House }): 
         <div className="space-y-3" aria-busy={working}>
           {stops.length > 0 && !occasion.sheet && (
             <p role="alert" className="border-l-4 border-stop bg-stop-wash px-3 py-2">
-              It cannot be begun as it stands: {stops.map((d) => d.name).join(', ')}. See at each drink why, for whom, and
-              change it or take it off.
+              It cannot be begun as it stands: {stops.map((d) => d.name).join(', ')}. See at each drink why, for whom,
+              and change it or take it off.
             </p>
           )}
           <Unmade drinks={answer.drinks} readyBy={occasion.readyBy} />

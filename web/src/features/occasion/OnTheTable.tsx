@@ -59,11 +59,7 @@ export function OnTheTable({
                   ) : (
                     <>
                       {occasion.sheet && <StartDrink kind="plain" drink={d} onStarted={(id) => onStarted(d.key, id)} />}
-                      <LinkButton
-                        kind="quiet"
-                        aria-label={`Its plan: ${d.name}`}
-                        to={planLink(d, occasion)}
-                      >
+                      <LinkButton kind="quiet" aria-label={`Its plan: ${d.name}`} to={planLink(d, occasion)}>
                         Its plan
                       </LinkButton>
                     </>

@@ -85,7 +85,11 @@ export function broughtAlong(draft: Drink, house: readonly OwnPlant[]): OwnPlant
 }
 
 /** What a drink is worked out by: the same on every page, the house's lots and what it learned counted in. */
-export type WorkedBy = { kitchen: Kitchen; entries?: readonly PantryEntry[]; learned?: Pick<Learned, 'harshLimit'> | undefined };
+export type WorkedBy = {
+  kitchen: Kitchen;
+  entries?: readonly PantryEntry[];
+  learned?: Pick<Learned, 'harshLimit'> | undefined;
+};
 
 /** A drink as written in this house. */
 export const asWrittenHere = (

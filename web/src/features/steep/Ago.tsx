@@ -72,7 +72,9 @@ export function useAgo(): Told {
         </p>
         {(typed || ahead) && (
           <p role="alert" className="mt-1 border-l-4 border-stop bg-stop-wash px-2 py-1 text-sm">
-            {typed ? `${fault.message} What is longer ago is told by its day.` : 'That is still to come. Say a moment that has been.'}
+            {typed
+              ? `${fault.message} What is longer ago is told by its day.`
+              : 'That is still to come. Say a moment that has been.'}
           </p>
         )}
       </>

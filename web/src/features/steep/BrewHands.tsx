@@ -113,8 +113,8 @@ export function MeasureForm({
         {strained ? 'Measure it' : `${strainWords(brew)}, and measure`}
       </h2>
       <p className="mt-1 text-lg text-muted">
-        Likely {f.volumeRange(likely.low, likely.high)}, enough for {f.volume(litres * 1000)} of it. What you enter
-        sets the mix.
+        Likely {f.volumeRange(likely.low, likely.high)}, enough for {f.volume(litres * 1000)} of it. What you enter sets
+        the mix.
       </p>
       <Refusal error={say.error} />
       <p className="mt-4 text-xl">

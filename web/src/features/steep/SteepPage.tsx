@@ -1,7 +1,15 @@
 import { useMemo, type ReactNode } from 'react';
 import { useIsMutating } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { begunAt, findingsAt, findingsOfBatch, SERVE_HOT_C, type Batch, type BatchEventBody, type Finding } from '@steepsis/core';
+import {
+  begunAt,
+  findingsAt,
+  findingsOfBatch,
+  SERVE_HOT_C,
+  type Batch,
+  type BatchEventBody,
+  type Finding,
+} from '@steepsis/core';
 import { useNow } from '@/shared/api/clock';
 import { useSay } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
@@ -88,12 +96,7 @@ function SteepPage({ batch }: { batch: Batch }): ReactNode {
         />
       )}
       {open ? (
-        <Stove
-          batches={[batch]}
-          told={told}
-          now={now}
-          several={false}
-        >
+        <Stove batches={[batch]} told={told} now={now} several={false}>
           {batch.plan.brews.map((brew) => (
             <BatchAlone key={brew.brewId} batch={batch} page={false}>
               <WhatHappened {...acting} brew={brew} />

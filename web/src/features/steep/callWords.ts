@@ -258,7 +258,13 @@ function endWords(batch: Batch, { brewId, stageId }: EndCall, inMin: number, now
   const note = end.lastsMin
     ? `${soonish}; all of it takes ${f.duration(end.lastsMin.low)} to ${f.duration(end.lastsMin.high)}`
     : soonish;
-  return { ...cues, inMin, what: clocked ? `${what}, over in` : what, note, done: ended(DONE_WORDS[doingOf(stage)], brew, stage) };
+  return {
+    ...cues,
+    inMin,
+    what: clocked ? `${what}, over in` : what,
+    note,
+    done: ended(DONE_WORDS[doingOf(stage)], brew, stage),
+  };
 }
 
 const listed = (words: readonly string[]): string =>

@@ -39,5 +39,8 @@ export function lastUndoable(batch: Batch): { id: string; label: string } | unde
   if (!last) return undefined;
   const along = goesAlong(standing, last).filter((e) => e.type !== last.type);
   const others = [...new Set(along.map((e) => undoLabel(e.type)))];
-  return { id: last.id, label: `${LABELS[last.type]!}${others.length > 0 ? `, and with it ${others.join(', ')}` : ''}` };
+  return {
+    id: last.id,
+    label: `${LABELS[last.type]!}${others.length > 0 ? `, and with it ${others.join(', ')}` : ''}`,
+  };
 }
