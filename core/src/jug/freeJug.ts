@@ -178,13 +178,13 @@ export function decideFreeJug(jug: FreeJug, e: FreeJugEventBody, at: string): { 
     case 'discarded':
       return { kind: 'accepted' };
     case 'poured-out':
-      return decideOnShelf(jug, { type: 'poured', vesselId: JUG, ml: e.ml });
+      return decideOnShelf(jug, { type: 'poured', vesselId: JUG, ml: e.ml }, at);
     default:
-      return decideOnShelf(jug, e);
+      return decideOnShelf(jug, e, at);
   }
 }
 
-function decideOnShelf(jug: FreeJug, event: ShelfEventBody): { kind: 'accepted' } | JugRefusal {
+function decideOnShelf(jug: FreeJug, event: ShelfEventBody, at: string): { kind: 'accepted' } | JugRefusal {
   const stored = jug.vessels.find((v) => v.id === event.vesselId);
   if (!stored)
     return {
@@ -192,6 +192,14 @@ function decideOnShelf(jug: FreeJug, event: ShelfEventBody): { kind: 'accepted' 
       reason: 'more-than-there-is',
       field: 'vesselId',
       message: 'Nothing like that of this jug stands on the shelf any more.',
+    };
+  // A bottle is not, before it was filled.
+  if (Date.parse(at) < Date.parse(stored.filledAt))
+    return {
+      kind: 'refused',
+      reason: 'too-early',
+      field: 'at',
+      message: 'That is before it was filled. Say a later moment.',
     };
   const not = refusedOnShelf(jug.vessels, stored, event);
   return not ? { kind: 'refused', ...not } : { kind: 'accepted' };

@@ -74,15 +74,26 @@ export function planDrink(
   // As written nothing is wished for: its figures are what comes out.
   if (target.asWritten) return planWritten(drink, target, kitchen, learned);
   requireTarget(drink, target);
+  const result = planned(drink, target, kitchen, learned);
+  // What is offered instead has itself been planned: taking it always gives a plan.
+  if (result.kind === 'plan' || !result.nearest || hasPlan(drink, result.nearest, kitchen)) return result;
+  return { ...result, nearest: undefined };
+}
+
+/** The card so many times where that is all that is wished for, and solved back from the glass otherwise. */
+function planned(
+  drink: Drink,
+  target: PlanTarget,
+  kitchen: Kitchen,
+  learned?: Pick<Learned, 'harshLimit'>,
+): PlanResult {
   // Where only the amount is wished for, it is the card, so many times.
   const asTheCard = wishesOnlyAnAmount(drink, target) ? planTimes(drink, target, kitchen, learned) : undefined;
   if (asTheCard?.kind === 'plan' && asTheCard.same && fitsIntoJugs(asTheCard.plan)) return asTheCard;
   const result = asTheCard?.kind === 'no-plan' ? asTheCard : planOnce(drink, target, kitchen, learned);
   // Nothing but the amount was wished for: what the card then makes is an answer, however near it is.
   if (result.kind === 'no-plan' && asTheCard?.kind === 'plan' && fitsIntoJugs(asTheCard.plan)) return asTheCard;
-  // What is offered instead has itself been planned: taking it always gives a plan.
-  if (result.kind === 'plan' || !result.nearest || hasPlan(drink, result.nearest, kitchen)) return result;
-  return { ...result, nearest: undefined };
+  return result;
 }
 
 /** Whether strength, sweetness, ways and times are the card's own: what is wished for is an amount of it. */
@@ -107,7 +118,7 @@ const fitsIntoJugs = ({ jug }: Plan): boolean => jug.count <= MOST_JUGS;
 const hasPlan = (drink: Drink, target: PlanTarget, kitchen: Kitchen): boolean => {
   try {
     requireTarget(drink, target);
-    return planDrink(drink, target, kitchen).kind === 'plan';
+    return planned(drink, target, kitchen).kind === 'plan';
   } catch (error) {
     if (error instanceof InputError) return false;
     throw error;

@@ -71,23 +71,21 @@ export function planTimes(
       times,
     ).figures.volumeMl;
   };
-  const first = wantedMl / bookOf(drink).jugMl;
-  const tooLarge = brewsTimes(solver, asked, first);
+  let begin = wantedMl / bookOf(drink).jugMl;
+  const tooLarge = brewsTimes(solver, asked, begin);
   if ('kind' in tooLarge) {
-    // By halves of how many times: what fits is known without boiling anything.
-    let [fits, not] = [0, first];
-    while (not - fits > not / 256) {
-      const middle = (fits + not) / 2;
-      if ('kind' in brewsTimes(solver, asked, middle)) not = middle;
-      else fits = middle;
-    }
+    const fits = mostTimes((times) => !('kind' in brewsTimes(solver, asked, times)), begin);
     const most = solver.answering((): number | { kind: 'none' } => (fits > 0 ? jugMlAt(fits) : { kind: 'none' }));
     if (typeof most !== 'number') return tooLarge;
-    const litres = Math.floor((0.99 * most) / (1 - glassLinesShare(drink)) / 50) / 20;
-    return litres >= TARGET_RANGES.litres.min ? { ...tooLarge, nearest: { ...asked, litres } } : tooLarge;
+    if (most < wantedMl) {
+      const litres = Math.floor((0.998 * most) / (1 - glassLinesShare(drink)) / 10) / 100;
+      return litres >= TARGET_RANGES.litres.min ? { ...tooLarge, nearest: { ...asked, litres } } : tooLarge;
+    }
+    // This kitchen gives more of it than the card reckons with: less of it is wanted.
+    begin = (fits * wantedMl) / most;
   }
   const result = solver.answering((): PlanResult | { kind: 'none' } => {
-    const times = timesFor(wantedMl, bookOf(drink).jugMl, jugMlAt);
+    const times = timesFor(wantedMl, begin, jugMlAt);
     if (times === undefined) return { kind: 'none' };
     const brews = brewsTimes(solver, asked, times);
     if ('kind' in brews) return brews;
@@ -96,14 +94,25 @@ export function planTimes(
   return result.kind === 'plan' ? { ...result, same: isAsTheCard(result.plan, wantedMl) } : undefined;
 }
 
+/** By halves, the most times that fit into the pots, below so many that do not: known without boiling anything. */
+function mostTimes(fits: (times: number) => boolean, tooMany: number): number {
+  let [most, not] = [0, tooMany];
+  while (not - most > not / 512) {
+    const middle = (most + not) / 2;
+    if (fits(middle)) most = middle;
+    else not = middle;
+  }
+  return most;
+}
+
 /** Nearer than this to a whole, a half or a third of the card, it is just that: nobody measures a jug nearer. */
 const JUST_SO = 0.01;
 /** A jug this near to what is asked for is it. */
 const NEAR_ENOUGH = 0.004;
 
 /** How many times the card gives so much; undefined where no size does. */
-function timesFor(wantedMl: number, writtenMl: number, jugMlAt: (times: number) => number): number | undefined {
-  let times = wantedMl / writtenMl;
+function timesFor(wantedMl: number, begin: number, jugMlAt: (times: number) => number): number | undefined {
+  let times = begin;
   for (let i = 0; i < 6; i++) {
     const gives = jugMlAt(times);
     if (!(gives > 0)) return undefined;

@@ -125,7 +125,7 @@ export class DrinkSolver {
       message:
         drink.brews.length === 1 && target.steepMin > steepMin
           ? `It would boil dry: ${few(target.steepMin)} minutes steam off nearly all of its water.`
-          : 'So little of it would boil dry: its steam is nearly all of its water.',
+          : 'It would boil dry: of so little of it nearly all is steam.',
       nearest: steepMin < target.steepMin ? { ...target, steepMin } : undefined,
     };
   }

@@ -175,7 +175,7 @@ export class PoursService {
     if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
     const id = randomUUID();
     await this.batches.append(batchId, before, { id, at, ...event }, this.receivedAt(), transaction);
-    this.stream.announce({ batchId, seq: before.length });
+    transaction.afterCommit(() => this.stream.announce({ batchId, seq: before.length }));
     return id;
   }
 
@@ -185,7 +185,7 @@ export class PoursService {
     if (decision.kind === 'refused') throw refusal(decision.reason, decision.field, decision.message);
     const id = randomUUID();
     await this.jugs.append(jugId, before, { id, at, ...event }, this.receivedAt(), transaction);
-    this.stream.announce({ jugId });
+    transaction.afterCommit(() => this.stream.announce({ jugId }));
     return id;
   }
 

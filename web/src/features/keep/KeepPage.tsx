@@ -24,6 +24,11 @@ import { DaysEdge, ThingVessel } from './ThingVessel';
 import { actionWords, glassOf, PLACE_WORDS, titleOf, untilWords } from './thingWords';
 import { Unlabelled } from './Unlabelled';
 
+/** What was taken back already is what was wanted. */
+const unlessUndone = (error: unknown): void => {
+  if (!(error instanceof ProblemError && error.problem.type === 'already-undone')) throw error;
+};
+
 /** What was done a moment ago, and the way back. */
 type Done = { words: string; back: readonly { owner: ShelfOwner; eventId: string }[] };
 
@@ -88,8 +93,11 @@ export function Component(): ReactNode {
             disabled={sayOf.isPending}
             onClick={() =>
               void (async () => {
-                for (const { owner, eventId } of done.back)
-                  await sayOf.mutateAsync({ owner, event: { type: 'undone', eventId } });
+                for (const { owner, eventId } of done.back) {
+                  await sayOf.mutateAsync({ owner, event: { type: 'undone', eventId } }).catch(unlessUndone);
+                  // What is back is not asked for again where another one fails.
+                  setDone((d) => d && { ...d, back: d.back.filter((b) => b.eventId !== eventId) });
+                }
                 setDone(undefined);
               })().catch(() => undefined)
             }

@@ -10,6 +10,7 @@ import {
   factsOfPlan,
   findingsOf,
   coolingSteepOf,
+  dayOfPlan,
   mainStageOf,
   planOrWhy,
   steeped,
@@ -24,9 +25,10 @@ import {
   type WayOut,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { serverNow } from '@/shared/api/clock';
+import { serverNow, useNow } from '@/shared/api/clock';
 import { useSaveDrink, useStartBatch, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
+import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
 import { Explained } from '@/shared/ui/Explained';
 import { Cautions } from '@/shared/ui/Cautions';
@@ -193,13 +195,12 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         </>
       }
       next={
-        <Button
-          kind="main"
-          onClick={begin}
-          disabled={result.kind !== 'plan' || blocked || unread || faults.length > 0 || start.isPending}
-        >
-          {start.isPending ? 'Starting…' : 'Start at the stove'}
-        </Button>
+        <StartButton
+          plan={result.kind === 'plan' ? result.plan : undefined}
+          stopped={blocked || unread || faults.length > 0}
+          pending={start.isPending}
+          onBegin={begin}
+        />
       }
     >
       {occasion && (
@@ -287,6 +288,48 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
         />
       )}
     </Page>
+  );
+}
+
+/** What is begun so long before its time is asked about: it was planned for later, ms. House choice. */
+const EARLY_MS = 3 * 3_600_000;
+
+/** Begins it at the stove; what is planned for another day is not begun unasked. */
+function StartButton({
+  plan,
+  stopped,
+  pending,
+  onBegin,
+}: {
+  plan: Plan | undefined;
+  stopped: boolean;
+  pending: boolean;
+  onBegin: () => void;
+}): ReactNode {
+  const now = useNow(60_000);
+  const off = plan === undefined || stopped || pending;
+  const words = pending ? 'Starting…' : 'Start at the stove';
+  const readyBy = plan?.target.readyBy;
+  const lastsMs = plan ? dayOfPlan(plan).reduce((sum, leg) => sum + leg.minutes, 0) * 60_000 : 0;
+  const startMs = readyBy ? Date.parse(readyBy) - lastsMs : now;
+  if (off || startMs - now < EARLY_MS)
+    return (
+      <Button kind="main" onClick={onBegin} disabled={off}>
+        {words}
+      </Button>
+    );
+  return (
+    <Ask
+      trigger={<Button kind="main">{words}</Button>}
+      title="It is planned for later"
+      yes="Start it now"
+      onYes={onBegin}
+    >
+      <p>
+        To be ready {f.moment(readyBy!)} it is begun {f.moment(new Date(startMs).toISOString())}. Begun now it stands that
+        much longer.
+      </p>
+    </Ask>
   );
 }
 
