@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { codeIn, JUG, ROSELLE_COOLER, standingEvents, type BatchEvent, type Drink, type OwnPlant } from '@steepsis/core';
+import {
+  codeIn,
+  JUG,
+  ROSELLE_COOLER,
+  standingEvents,
+  type BatchEvent,
+  type Drink,
+  type OwnPlant,
+} from '@steepsis/core';
 import type { BatchView, DrinkView, HouseView, JugList, ShelfView } from '@steepsis/contract';
 import { BatchEventRow, HouseRow } from '../src/database/models';
 import { MIX, TestServer, VERDICT } from './testServer';
@@ -178,7 +186,9 @@ describe('what was poured', () => {
     server.later(1);
     await server.say(id, { type: 'poured', vesselId: JUG, ml: 1000 }).expect(200);
     const { body } = await server.say(id, { type: 'undone', eventId: mixed.id }).expect(200);
-    expect(standingEvents({ events: body.events as BatchEvent[] }).some((e) => e.type === 'mixed' || e.type === 'poured')).toBe(false);
+    expect(
+      standingEvents({ events: body.events as BatchEvent[] }).some((e) => e.type === 'mixed' || e.type === 'poured'),
+    ).toBe(false);
     await server.say(id, MIX).expect(200);
     const early = await server.http
       .post(`/api/batches/${id}/events`)

@@ -15,8 +15,7 @@ const BASE = drinkOf('card', { pot: CARDS.roselle }, [part('pot')]);
 /** As a page keeps it: its own target is the card's. */
 const kept = (drink: Drink): Drink => ({ ...drink, defaults: cardTarget(drink)! });
 const fromCards = cards.map(({ card }) => kept(drinkFromCard(readCard(card), BASE)));
-const drawn = fc
-  .sample(randomDrink, { seed: 32, numRuns: Number(process.env['STEEPSIS_SIZES'] ?? 12) }).map(kept);
+const drawn = fc.sample(randomDrink, { seed: 32, numRuns: Number(process.env['STEEPSIS_SIZES'] ?? 12) }).map(kept);
 
 /** A kitchen whose jugs are no limit, so that what binds is the pots. */
 const wide = (kitchen: Kitchen): Kitchen => ({

@@ -326,8 +326,8 @@ function StartButton({
       onYes={onBegin}
     >
       <p>
-        To be ready {f.moment(readyBy!)} it is begun {f.moment(new Date(startMs).toISOString())}. Begun now it stands that
-        much longer.
+        To be ready {f.moment(readyBy!)} it is begun {f.moment(new Date(startMs).toISOString())}. Begun now it stands
+        that much longer.
       </p>
     </Ask>
   );
