@@ -6,7 +6,7 @@ import { sweetGPerL } from '../liquid/sweetness';
 import { remembering } from '../quantity/remembering';
 import { mixTotalMl } from '../plan/mixJug';
 import { bookStandard } from '../plan/houseStandard';
-import { actualMinutes, brewLines, concentrateOf, runningStage, runOfBatch, runOfFrozen, type Batch } from './batch';
+import { actualMinutes, brewLines, runningStage, runOfBatch, runOfFrozen, type Batch } from './batch';
 import type { Lost } from '../brew/brewRun';
 import { frozenBrew, isOffPlants, timedStages } from './brewState';
 import type { FrozenPlan } from './batchEvent';
@@ -153,8 +153,9 @@ function sweetenedAndThinned(brewed: Liquid, wantedSugarGPerL: number, totalMl: 
   return pourTogether(sweet, waterOf(Math.max(0, totalMl - volumeMl(sweet))));
 }
 
-/** Volume that is expected of a brew as it really went, all pots, ml: what the mix reckons with too. */
-export const expectedVolumeMl = (batch: Batch, brewId: string): number => volumeMl(concentrateOf(batch, brewId));
+/** Volume the plan expects from a brew as it really went, all pots, ml. */
+export const expectedVolumeMl = (batch: Batch, brewId: string): number =>
+  volumeMl(portionOf(runOfBatch(batch, brewId).concentrate, frozenBrew(batch.plan, brewId).pots));
 
 /** Everything of a batch that runs, what is due first before the rest. */
 export const progressesAt = (batch: Batch, nowMs: number): readonly Progress[] =>

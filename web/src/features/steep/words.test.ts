@@ -135,7 +135,7 @@ describe('what an event has moved, in one line', () => {
     expect(line).toContain('enough for 2.2 L of the jug instead of 2.4 L');
     expect(line).toContain('360 g of sugar instead of 400 g');
     expect(line).toContain('best pulled between 14 min and 21 min');
-    expect(line).toMatch(/ready \d+:25 instead of \d+:22/);
+    expect(line).toMatch(/mixed by \d+:25 instead of \d+:22/);
   });
   it('says when no time is left at which it would be right', () =>
     expect(outlookWords(before, { ...before, window: undefined })).toContain('No time is left'));
