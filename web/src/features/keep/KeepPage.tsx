@@ -9,6 +9,7 @@ import {
   type ShelfOwner,
   type ShelfPlace,
 } from '@steepsis/core';
+import { ProblemError } from '@/shared/api/client';
 import { useAtStove, useSayOfThing, type ShelfSay } from '@/shared/api/queries';
 import { BatchWays } from '@/features/steep';
 import * as f from '@/shared/format/format';
