@@ -1,5 +1,5 @@
 import type { Kitchen } from '../drink/drink';
-import { volumeMl } from '../liquid/liquid';
+import { abvOf, volumeMl } from '../liquid/liquid';
 import { onceEach, wentInWith } from '../keeping/wentIn';
 import { holdsAnything, itemFrom, type ShelfItem } from '../keeping/shelfItem';
 import type { StoredVessel } from '../keeping/storedVessel';
@@ -53,6 +53,7 @@ function itemOf(jug: FreeJug, stored: StoredVessel, kitchen: Kitchen): ShelfItem
     iced: jug.iced,
     hot: false,
     build: [],
+    glassAbv: volumeMl(stored.liquid) > 0 ? abvOf(stored.liquid) : 0,
     wentIn: onceEach([...jug.parts.flatMap(wentInWith), ...stored.added.flatMap(wentInWith)]),
     shape: { kind: 'jug', capacityMl: jug.capacityMl },
     filledMl: told?.ml ?? volumeMl(stored.liquid),

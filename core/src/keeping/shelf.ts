@@ -1,3 +1,5 @@
+import { abvOf, NO_LIQUID, portionOf, pourTogether, volumeMl } from '../liquid/liquid';
+import { atGlassOf } from '../plan/houseStandard';
 import { brewLines, JUG, standardOf, type Batch } from '../batch/batch';
 import { frozenBrew, vesselOf } from '../batch/brewState';
 import { filledMlOf } from '../batch/filledMl';
@@ -30,6 +32,7 @@ function itemOf(batch: Batch, stored: StoredVessel, nowMs: number): ShelfItem {
     iced: plan.target.iced,
     hot: plan.target.hot ?? false,
     build: stored.root === JUG ? besideIn(plan) : [],
+    glassAbv: glassAbvOf(batch, stored),
     wentIn: wentIntoStored(batch, stored),
     shape: shapeOf(batch, stored),
     filledMl: filledMlOf(batch, stored),
@@ -49,6 +52,14 @@ const besideIn = ({ drink, target }: Batch['plan']): readonly GlassPart[] =>
       name: name.toLowerCase(),
       ml: typeof book === 'number' ? (book * target.glassMl) / 1000 : 0,
     }));
+
+/** Alcohol of a glass, with the spirit that is poured at the glass: that of what stands where nothing is. */
+function glassAbvOf({ plan }: Batch, { root, liquid }: StoredVessel): number {
+  if (volumeMl(liquid) <= 0) return 0;
+  const beside = root === JUG ? atGlassOf(plan.drink, plan.target.glassMl) : NO_LIQUID;
+  const ofItMl = Math.max(0, plan.target.glassMl - volumeMl(beside));
+  return abvOf(pourTogether(portionOf(liquid, ofItMl / volumeMl(liquid)), beside));
+}
 
 /** A brew that is kept by itself, or left over, stands in a bottle that holds it. */
 const BOTTLE_STEP_ML = 250;

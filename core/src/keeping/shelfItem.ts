@@ -30,6 +30,8 @@ export type ShelfItem = {
   dilution: Dilution | undefined;
   /** what its drink has beside it in each glass, in the order of pouring; none where it is let down with water or poured as it is */
   build: readonly GlassPart[];
+  /** alcohol of a glass of it as it is drunk, % vol; of what it is let down with nothing is counted */
+  glassAbv: number;
   /** all that went into it */
   wentIn: readonly WentIn[];
   glassMl: number;
@@ -67,6 +69,7 @@ export type ItemOf = {
   iced: boolean;
   hot: boolean;
   build: readonly GlassPart[];
+  glassAbv: number;
   wentIn: readonly WentIn[];
   /** what it stands in where that was not told */
   shape: KeptShape;

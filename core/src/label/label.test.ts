@@ -31,7 +31,7 @@ describe('what a label says', () => {
   it('is the name, how to drink it, its days, what is in it, and its mark', () => {
     const said = words(jug);
     expect(said[0]).toBe('Roselle and rose hip cooler');
-    expect(said).toContain('as it is over ice');
+    expect(said).toContain('Pour 300 ml as it is over ice');
     expect(said).toContain(`use by ${jug.useBy.slice(0, 10)}`);
     expect(said).toContain(`made ${jug.madeOn.slice(0, 10)}`);
     expect(said.join(' ')).toMatch(/In it: water, .*roselle.*sugar\./);

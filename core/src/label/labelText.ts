@@ -51,6 +51,9 @@ export function labelLines(
     liquid.caffeineMg > 0
       ? { kind: 'text', text: `at most ${caffeineOfGlass(item)} mg of caffeine a glass`, rank: 7 }
       : undefined,
+    item.glassAbv >= LEAST_ABV
+      ? { kind: 'text', text: `${item.glassAbv.toFixed(1)} % vol of alcohol in that glass` }
+      : undefined,
     ...ruleLines(said),
     { kind: 'mark', text: markOf(item), rank: 9 },
   ];
@@ -79,6 +82,9 @@ function contents({ wentIn, liquid }: ShelfItem): readonly string[] {
   const spirit = liquid.ethanolG > 0 && !names.some((n) => SPIRITS.test(n)) ? ['spirit'] : [];
   return [...new Set(['water', ...names, ...spirit])];
 }
+
+/** A drop of extract is no alcoholic drink: below this it is not told, % vol. House choice, half of what is sold as without alcohol. */
+const LEAST_ABV = 0.25;
 
 /** What is called so is alcohol by its name. */
 const SPIRITS = /spirit|gin|rum|vodka|brandy|whisk|liqueur|bitters|wine/;

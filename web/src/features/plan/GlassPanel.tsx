@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  abvOf,
   costOf,
   explain,
   shoppingList,
@@ -40,6 +41,10 @@ export function GlassPanel({ plan, house }: { plan: Plan; house: House }): React
         </Explained>
       ),
     },
+    // Spirit is told by its share of that glass, wherever the glass is shown.
+    ...(abvOf(plan.glass.liquid) > 0
+      ? [{ name: 'Alcohol', value: `${abvOf(plan.glass.liquid).toFixed(1)} % vol` }]
+      : []),
     {
       name: 'Acid, as citric',
       value: (
