@@ -114,6 +114,8 @@ test('4 920 ml came out: what now', async ({ page, request }) => {
   await cook.open(`/steep/${id}`);
   await hands.do(enter(page, 'Measured volume', '920'));
   await hands.do(cook.button('That is what came out').click());
+  // What is hot has its bath before the jug.
+  await hands.do(cook.button('It is in the ice bath').click());
   await hands.do(page.getByRole('link', { name: 'To the mix' }).first().click());
   // What came out, against what was expected, and what to do with it.
   await cook.expectText(/^920 ml of .* came out where/);
