@@ -263,19 +263,19 @@ function mixCall(batch: Batch, nowMs: number): Unrung[] {
   ];
 }
 
-/** Warmer than the bath was to make it by this much, it still wants it, K. House choice. */
-const STILL_HOT_K = 10;
+/** Warmer than the bath was to make it by this much, K, and than this, °C, it still wants it. House choices. */
+const STILL_HOT = { overK: 10, overC: 30 } as const;
 
 /** Whether what was strained waits for the ice bath of its plan: nothing was said of how it cools, and it is hot. */
 function bathAhead(batch: Batch, nowMs: number): boolean {
   const { bathMin, bathToC } = batch.plan.promised;
   if (bathMin <= 0 || batch.plan.target.hot || batch.cooledBy.length > 0) return false;
   const cooling = coolingAt(batch, nowMs);
-  return cooling !== undefined && cooling.tempC > bathToC + STILL_HOT_K;
+  return cooling !== undefined && cooling.tempC > Math.max(STILL_HOT.overC, bathToC + STILL_HOT.overK);
 }
 
 /**
- * The planned bath is called once it is strained; without one, cooling calls when a limit is so near that something must be done for it
+ * The planned bath is called once it is strained and measured; without one, cooling calls when a limit is so near that something must be done for it
  * to be kept. Once it is missed nothing can.
  */
 function coolingCall(batch: Batch, nowMs: number): Unrung[] {
@@ -289,7 +289,8 @@ function coolingCall(batch: Batch, nowMs: number): Unrung[] {
     const dueMs = Math.min(nowMs, cooling.actByMs);
     return [{ ...call, id: `cool/${cooling.leg}`, what: { kind: 'cool', planned: false }, dueMs }];
   }
-  if (cooling.state !== 'in-time' || !batch.strainedAt || !bathAhead(batch, nowMs)) return [];
-  const dueMs = Date.parse(batch.strainedAt);
+  // What came out is measured first.
+  if (cooling.state !== 'in-time' || batch.phase !== 'measured' || !bathAhead(batch, nowMs)) return [];
+  const dueMs = Date.parse(batch.strainedAt!);
   return [{ ...call, id: 'bath', what: { kind: 'cool', planned: true }, dueMs, ringMs: dueMs + 10 * MIN }];
 }
