@@ -178,7 +178,15 @@ class DemoCook {
       if (!running || !ends(running.kind)) return batch;
       const planned = runOfBatch(batch, brewId).stages.find((s) => s.stageId === running.stageId)!;
       const minutes = took[running.stageId] ?? planned.endMin - planned.startMin;
-      const afterMin = (Date.parse(running.startedAt) - startMs) / 60_000 + minutes;
+      const begunMin = (Date.parse(running.startedAt) - startMs) / 60_000;
+      const afterMin = begunMin + minutes;
+      // What goes in on the way is told when it does; what is there from the beginning was laid out.
+      const { way } = batch.plan.brews[0];
+      for (const { id, enters } of way.ingredients) {
+        const later = enters.stageId !== way.stages[0]?.id || enters.atMin > 0;
+        if (enters.stageId === running.stageId && later && enters.atMin <= minutes)
+          await this.say(batch.id, startMs, begunMin + enters.atMin, { type: 'put-in', brewId, ingredientId: id });
+      }
       batch = await this.say(batch.id, startMs, afterMin, { type: 'stage-ended', brewId, stageId: running.stageId });
     }
   }
