@@ -1,20 +1,12 @@
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import {
-  AUDIENCE_FLAGS,
   asPlanned,
-  besideWindow,
   blocksAt,
   changeOfTarget,
-  explain,
   factsOfPlan,
   findingsOf,
-  coolingSteepOf,
-  dayOfPlan,
-  mainStageOf,
   planOrWhy,
-  steeped,
-  TARGET_RANGES,
   warningsOfPlan,
   type Drink,
   type Finding,
@@ -25,17 +17,18 @@ import {
   type WayOut,
 } from '@steepsis/core';
 import type { DrinkView } from '@steepsis/contract';
-import { serverNow, useNow } from '@/shared/api/clock';
+import { serverNow } from '@/shared/api/clock';
 import { useSaveDrink, useStartBatch, type House } from '@/shared/api/queries';
 import * as f from '@/shared/format/format';
-import { Ask } from '@/shared/ui/Ask';
 import { Button, LinkButton } from '@/shared/ui/Button';
-import { Explained } from '@/shared/ui/Explained';
 import { Cautions } from '@/shared/ui/Cautions';
 import type { FieldFault } from '@/shared/ui/InlineNumber';
 import { Page, Refusal } from '@/shared/ui/Page';
 import { Panel } from '@/shared/ui/Panel';
+import { useAskedFor, useOfOccasion } from './askedFor';
 import { BackwardsPanel } from './BackwardsPanel';
+import { PullPanel } from './PullPanel';
+import { StartButton } from './StartButton';
 import { DayLine } from './DayLine';
 import { FillsLine } from './FillsLine';
 import { FromBags } from './FromBags';
@@ -45,14 +38,11 @@ import { beyondTheCard, usePlan } from './planSetup';
 import { useNearest, useWaysOut, type Impossible } from './usePlanWorker';
 import { OfferedChange } from './OfferedChange';
 import { TargetSentence } from './TargetSentence';
-import { usePullView, useTargets } from './targetStore';
+import { useTargets } from './targetStore';
 import { DrinkPage } from '@/shared/plan/DrinkPage';
 import { VesselLine } from '@/shared/plan/VesselLine';
 import { WhereFrom } from './WhereFrom';
 import { WaterAndCooling } from '@/shared/plan/WaterAndCooling';
-
-const SteepChart = lazy(() => import('./SteepChart'));
-const SteepMapChart = lazy(() => import('./SteepMapChart'));
 
 export function Component(): ReactNode {
   const { drinkId = '' } = useParams();
@@ -63,54 +53,6 @@ export function Component(): ReactNode {
       {(view, house) => <PlanPage view={view} house={house} />}
     </DrinkPage>
   );
-}
-
-/** What another page asked this plan for: so many litres, so strong, for whom, ready by then. It becomes a change like any other, and the address forgets it. */
-function useAskedFor(drinkId: string): void {
-  const [params, setParams] = useSearchParams();
-  const ofOccasion = params.has('occasion');
-  const litres = within(params.get('litres'), TARGET_RANGES.litres);
-  const strengthX = within(params.get('strength'), TARGET_RANGES.strengthX);
-  const ready = params.get('ready');
-  const who = params.get('for');
-  useEffect(() => {
-    // What an occasion asks is looked at, and stays the occasion's.
-    if (ofOccasion || (litres === undefined && strengthX === undefined && who === null)) return;
-    if (who !== null) useTargets.getState().forWhom(drinkId, who.slice(0, 40) || undefined);
-    useTargets.getState().change(drinkId, {
-      ...(litres === undefined ? {} : { litres }),
-      ...(strengthX === undefined ? {} : { strengthX, asWritten: false }),
-      ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
-    });
-    setParams({}, { replace: true });
-  }, [drinkId, litres, strengthX, ready, who, ofOccasion, setParams]);
-}
-
-/** What an occasion asks of the drink it links to: how much, when, and who drinks. */
-function useOfOccasion(): { id: string; asked: TargetChange; forget: () => void } | undefined {
-  const [params, setParams] = useSearchParams();
-  const text = params.toString();
-  return useMemo(() => {
-    const of = new URLSearchParams(text);
-    const id = of.get('occasion');
-    if (id === null) return undefined;
-    const litres = within(of.get('litres'), TARGET_RANGES.litres);
-    const ready = of.get('ready');
-    const told = (of.get('who') ?? '').split('.');
-    const audience = AUDIENCE_FLAGS.filter((flag) => told.includes(flag));
-    const asked: TargetChange = {
-      ...(litres === undefined ? {} : { litres }),
-      ...(ready && Date.parse(ready) > serverNow() ? { readyBy: ready } : {}),
-      ...(of.get('who') ? { audience } : {}),
-    };
-    return { id, asked, forget: () => setParams({}, { replace: true }) };
-  }, [text, setParams]);
-}
-
-/** A figure of an address, where it is one that is accepted. */
-function within(text: string | null, { min, max }: { min: number; max: number }): number | undefined {
-  const value = text === null ? NaN : Number(text);
-  return value >= min && value <= max ? value : undefined;
 }
 
 type ChangedDrink = Extract<WayOut, { kind: 'drink' }>;
@@ -291,48 +233,6 @@ function PlanPage({ view, house }: { view: DrinkView; house: House }): ReactNode
   );
 }
 
-/** What is begun so long before its time is asked about: it was planned for later, ms. House choice. */
-const EARLY_MS = 3 * 3_600_000;
-
-/** Begins it at the stove; what is planned for another day is not begun unasked. */
-function StartButton({
-  plan,
-  stopped,
-  pending,
-  onBegin,
-}: {
-  plan: Plan | undefined;
-  stopped: boolean;
-  pending: boolean;
-  onBegin: () => void;
-}): ReactNode {
-  const now = useNow(60_000);
-  const off = plan === undefined || stopped || pending;
-  const words = pending ? 'Starting…' : 'Start at the stove';
-  const readyBy = plan?.target.readyBy;
-  const lastsMs = plan ? dayOfPlan(plan).reduce((sum, leg) => sum + leg.minutes, 0) * 60_000 : 0;
-  const startMs = readyBy ? Date.parse(readyBy) - lastsMs : now;
-  if (off || startMs - now < EARLY_MS)
-    return (
-      <Button kind="main" onClick={onBegin} disabled={off}>
-        {words}
-      </Button>
-    );
-  return (
-    <Ask
-      trigger={<Button kind="main">{words}</Button>}
-      title="It is planned for later"
-      yes="Start it now"
-      onYes={onBegin}
-    >
-      <p>
-        To be ready {f.moment(readyBy!)} it is begun {f.moment(new Date(startMs).toISOString())}. Begun now it stands
-        that much longer.
-      </p>
-    </Ask>
-  );
-}
-
 /** The drink as it stands on the card, in this kitchen. */
 function useCard({ drink, learned }: DrinkView, house: House): PlanTarget | undefined {
   return useMemo(() => {
@@ -468,88 +368,6 @@ function PlanFigures({
         </div>
       </div>
     </>
-  );
-}
-
-/** What is off where the planned moment lies beside the window. */
-const BESIDE = {
-  harsh: 'so much of it in this pot is harsh: it stays hot for longer than a small one',
-  strong: 'it is stronger than it is wanted',
-  weak: 'it is weaker than it is wanted',
-} as const;
-
-/** When to pull it: on the map, or as strength and harshness over time. */
-function PullPanel({ plan, onPull }: { plan: Plan; onPull: (minutes: number) => void }): ReactNode {
-  const [brew] = plan.brews;
-  const view = usePullView((s) => s.view);
-  const setView = usePullView((s) => s.setView);
-  const curve = brew.curve!;
-  const { window: good } = curve;
-  const main = mainStageOf(steeped(brew))!;
-  const coolsTo = coolingSteepOf(brew.way)?.toC;
-  const beside = besideWindow(curve, main.minutes, plan.target.strengthX);
-  return (
-    <Panel
-      title="When to pull it"
-      aside={
-        <span role="group" aria-label="Show as" className="flex">
-          {(['map', 'curve'] as const).map((v) => (
-            <button
-              key={v}
-              type="button"
-              aria-pressed={view === v}
-              onClick={() => setView(v)}
-              className="min-h-11 border-b-[3px] border-transparent px-3 font-semibold aria-pressed:border-ink aria-pressed:text-ink"
-            >
-              {v === 'map' ? 'Map' : 'Over time'}
-            </button>
-          ))}
-        </span>
-      }
-    >
-      <Suspense
-        fallback={
-          <div className="h-[300px]" role="status">
-            Drawing it.
-          </div>
-        }
-      >
-        {view === 'map' ? (
-          <SteepMapChart plan={plan} brew={brew} {...(coolsTo === undefined ? { onPull } : {})} />
-        ) : (
-          <SteepChart curve={curve} pullMin={main.minutes} onTheHeat={main.kind === 'hold'} />
-        )}
-      </Suspense>
-      <p className="mt-1 text-[0.92rem]">
-        {coolsTo !== undefined && (
-          <>
-            It is left in the pot until it is at {f.celsius(coolsTo)}, about <strong>{f.duration(main.minutes)}</strong>
-            .{' '}
-          </>
-        )}
-        {good ? (
-          <>
-            Pull{' '}
-            <Explained what={() => explain(plan, 'window')}>
-              between <strong>{f.duration(good.fromMin)}</strong> and <strong>{f.duration(good.toMin)}</strong>
-            </Explained>
-            {good.toMin >= curve.points[curve.points.length - 1]!.steepMin - 0.01 && ' or later'}.
-            {beside && (
-              <strong>
-                {' '}
-                At the planned {f.duration(main.minutes)} {BESIDE[beside]}.
-              </strong>
-            )}
-          </>
-        ) : (
-          <strong>At this dose there is no moment that is strong enough and not too harsh.</strong>
-        )}{' '}
-        <span className="text-muted">
-          {view === 'curve' && 'Line: strength of the glass. Dashes: harshness, ×1 being as much as this house bears. '}
-          Strength is good to about ±{Math.round(brew.sigmaLnStrength * 100)} % until this leaf has been tasted.
-        </span>
-      </p>
-    </Panel>
   );
 }
 
