@@ -10,17 +10,14 @@ export const partsWords = (x: number): string => {
 };
 
 /** What is told of how a thing is drunk. */
-export type Drunk = Pick<ShelfItem, 'dilution' | 'glassMl' | 'iced' | 'hot' | 'build'> & { frozenAsIs?: boolean };
+export type Drunk = Pick<ShelfItem, 'dilution' | 'glassMl' | 'iced' | 'hot' | 'build'> & { shape?: ShelfItem['shape'] };
 
 /**
  * How one glass of it is made, one line for card, shelf, mix and label, in the cook's own measures: "40 ml with 15 ml lime juice and sparkling
  * water, over ice"; let down with water where its drink says no more; "warm to 68 °C" for a hot one.
  */
-export function howToDrink(
-  { dilution, glassMl, iced, hot, build, frozenAsIs }: Drunk,
-  measures: MeasureSystem,
-): string {
-  if (frozenAsIs) return 'as it is, frozen';
+export function howToDrink({ dilution, glassMl, iced, hot, build, shape }: Drunk, measures: MeasureSystem): string {
+  if (shape?.kind === 'moulds') return 'as it is, frozen';
   const ml = (x: number): string => inMeasure(x, measures);
   const served = hot ? `, warm to ${warmTo(measures)}` : iced ? ' over ice' : ', cold';
   if (build.length > 0) {

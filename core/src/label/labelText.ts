@@ -39,7 +39,7 @@ export function labelLines(
     { kind: 'title', text: item.drinkName },
     gift ? { kind: 'gift', text: gift, rank: 2 } : undefined,
     { kind: 'text', text: whatItIs(item), short: shortly(item), rank: 3 },
-    { kind: 'drink', text: howToDrink({ ...item, frozenAsIs: item.shape.kind === 'moulds' }, measures) },
+    { kind: 'drink', text: howToDrink(item, measures) },
     { kind: 'dates', text: `use by ${day(item.useBy)}${item.where === 'freezer' ? ', frozen' : ''}` },
     { kind: 'text', text: `made ${day(item.madeOn)}`, rank: 1 },
     { kind: 'text', text: `${keptWhere(item)}: ${item.window.reason}`, short: keptWhere(item), rank: 5 },
